@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { Lamp, Sun } from '@lucide/vue'
+
+defineProps<{ title: string; sub?: string }>()
+const { look, turn } = useLook()
+const journal = useJournalStore()
+const person = usePersonStore()
+
+const sent = computed(() => {
+  const count = journal.waiting.length
+  if (count === 0) return 'all sent'
+  return journal.away ? `${count} kept here, server away` : `sending ${count}`
+})
+</script>
+
+<template>
+  <header class="no-print flex min-h-13 items-stretch border-b border-ink">
+    <NuxtLink
+      to="/"
+      class="flex w-19 shrink-0 items-center justify-center"
+      aria-label="Mellow Anchor, to the bench"
+    >
+      <img src="/anchor.svg" alt="" class="h-7" />
+    </NuxtLink>
+    <div class="flex min-w-0 grow flex-wrap items-baseline gap-x-4 self-center px-4 py-1">
+      <h1 class="truncate text-[1.1rem] font-semibold">{{ title }}</h1>
+      <p v-if="sub" class="truncate text-soft">{{ sub }}</p>
+    </div>
+    <nav aria-label="Pages" class="flex items-center gap-1 px-2">
+      <slot name="nav">
+        <NuxtLink to="/" class="tap" active-class="font-semibold underline underline-offset-4">Bench</NuxtLink>
+        <NuxtLink to="/vehicles" class="tap" active-class="font-semibold underline underline-offset-4">
+          Vehicles
+        </NuxtLink>
+      </slot>
+      <p
+        role="status"
+        class="px-2 text-[0.9rem]"
+        :class="journal.away ? 'font-semibold text-rust' : 'text-soft'"
+      >
+        {{ sent }}
+      </p>
+      <NuxtLink v-if="person.current" to="/?who" class="tap" :aria-label="`At this device: ${person.current.name}`">
+        {{ person.current.name }}
+      </NuxtLink>
+      <button type="button" class="tap" @click="turn">
+        <component :is="look === 'paper' ? Lamp : Sun" :size="20" aria-hidden="true" />
+        {{ look === 'paper' ? 'Lamp' : 'Paper' }}
+      </button>
+    </nav>
+  </header>
+</template>

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+/** A number with its unit, read as 4.5 or 4,5; what is wrong is said below it and what was typed stays. */
+const text = defineModel<string>({ required: true })
+const props = defineProps<{
+  label: string
+  unit: string
+  min: number
+  max: number
+  how?: string
+  /** Nothing typed is no mistake. */
+  optional?: boolean
+  /** Say what is wrong even before it was left. */
+  strict?: boolean
+}>()
+const left = ref(false)
+const id = useId()
+const read = computed(() => readNumber(text.value))
+const problem = computed(() => {
+  if (text.value.trim() === '') return props.optional ? '' : `Give ${props.label.toLowerCase()}`
+  if (read.value === null) return `“${text.value}” is no number`
+  if (read.value < props.min) return `At least ${props.min} ${props.unit}`
+  if (read.value > props.max) return `At most ${props.max} ${props.unit}`
+  return ''
+})
+const said = computed(() => (left.value || props.strict ? problem.value : ''))
+</script>
+
+<template>
+  <div>
+    <label :for="id" class="mb-1 block">{{ label }}</label>
+    <span class="relative block">
+      <input
+        :id="id"
+        v-model="text"
+        class="field pr-14 text-[1.1rem]"
+        inputmode="decimal"
+        autocomplete="off"
+        :aria-invalid="said !== ''"
+        :aria-describedby="`${id}-how`"
+        @blur="left = true"
+      />
+      <span class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-soft">{{ unit }}</span>
+    </span>
+    <span :id="`${id}-how`" class="block text-[0.9rem]">
+      <span v-if="said" role="alert" class="font-semibold text-rust">{{ said }}. </span>
+      <span v-if="how" class="text-soft">{{ how }}</span>
+    </span>
+  </div>
+</template>

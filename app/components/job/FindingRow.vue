@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { findingKind, type FindingId } from '~~/core/diagnosis'
+import type { Phase } from '~~/core/journal'
+
+/** One finding: present, absent or not looked at, in one tap. */
+const props = defineProps<{ finding: FindingId; phase: Phase; owed?: string }>()
+const { state, file } = useJob()
+const kind = computed(() => findingKind(props.finding))
+const said = computed(() => state.value.found[props.phase][props.finding]?.payload.state ?? 'notLooked')
+const opened = ref(false)
+
+const choices = computed(() => [
+  { state: 'present' as const, words: kind.value.present },
+  { state: 'absent' as const, words: kind.value.absent },
+])
+function say(choice: 'present' | 'absent') {
+  // The same tap again takes the answer back to not looked at.
+  const state = said.value === choice ? 'notLooked' : choice
+  void file('finding', { finding: props.finding, state, phase: props.phase })
+}
+</script>
+
+<template>
+  <div class="border-b border-hairline" role="group" :aria-label="kind.label">
+    <div class="flex min-h-12 flex-wrap items-center gap-x-2">
+      <button
+        type="button"
+        class="min-h-11 grow text-left hover:underline"
+        :aria-expanded="opened"
+        @click="opened = !opened"
+      >
+        {{ owed ?? kind.label }}
+      </button>
+      <button
+        v-for="choice in choices"
+        :key="choice.state"
+        type="button"
+        class="tap min-w-20 border px-2"
+        :class="
+          said !== choice.state
+            ? 'border-hairline text-soft'
+            : choice.state === 'present'
+              ? 'border-ink bg-ink font-semibold text-ground'
+              : 'border-ink font-semibold'
+        "
+        :aria-pressed="said === choice.state"
+        @click="say(choice.state)"
+      >
+        {{ choice.words }}
+      </button>
+    </div>
+    <p v-if="opened" class="pb-2 text-[0.95rem] text-soft">{{ kind.how }} {{ kind.reason }}</p>
+  </div>
+</template>

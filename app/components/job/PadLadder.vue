@@ -1,0 +1,288 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { TERMS, type TravelBudget } from '~~/core/circuit'
+import type { Readings } from '~~/core/journal'
+import type { PhaseFigures } from '~~/core/proof'
+import { shown } from '~~/core/quantity'
+
+/** The pad's travel as an upright rule: what takes it up, what is left, and what was measured. */
+export interface Stack {
+  name: string
+  figures: PhaseFigures
+  readings: Readings
+}
+const props = defineProps<{ stacks: Stack[] }>()
+
+const frame = useTemplateRef<HTMLElement>('frame')
+const { width, height } = useElementSize(frame)
+const TOP = 40
+const opened = ref<keyof TravelBudget | null>(null)
+const last = computed(() => props.stacks.at(-1)!)
+const travel = computed(() => last.value.figures.circuit.pedal.travel)
+const deepest = computed(() =>
+  Math.max(...props.stacks.flatMap(({ figures }) => [figures.circuit.pedal.travel, figures.solution.pedalTravelAtRelease])),
+)
+const scale = computed(() => (Math.max(height.value, 300) - TOP - 34) / (deepest.value * 1.01))
+const y = (mm: number) => TOP + mm * scale.value
+const column = computed(() => (props.stacks.length > 1 ? 26 : 34))
+const left = computed(() => 74)
+
+/** One stack cut into its terms, from the top. */
+function pieces({ figures }: Stack) {
+  let from = 0
+  return TERMS.flatMap((term) => {
+    const size = figures.solution.budget[term.name]
+    const piece = { ...term, from, to: from + size, size }
+    from += size
+    return size > 0.05 ? [piece] : []
+  })
+}
+const drawn = computed(() =>
+  props.stacks.map((stack, i) => ({
+    ...stack,
+    x: left.value + i * (column.value + 8),
+    pieces: pieces(stack),
+    needed: stack.figures.solution.pedalTravelAtRelease,
+    reserve: stack.figures.reserve,
+  })),
+)
+/** Labels beside the last stack, moved apart where terms are thin. */
+const labels = computed(() => {
+  const stack = drawn.value.at(-1)!
+  const least = 23
+  const list = stack.pieces.map((piece) => ({ ...piece, at: (y(piece.from) + y(piece.to)) / 2 }))
+  for (let i = 1; i < list.length; i++) list[i]!.at = Math.max(list[i]!.at, list[i - 1]!.at + least)
+  return list
+})
+const labelX = computed(() => drawn.value.at(-1)!.x + column.value + 10)
+const floorY = computed(() => y(travel.value))
+const marks = computed(() =>
+  props.stacks.flatMap((stack, i) => {
+    const { freeTravel, takeUpHeight } = stack.readings
+    const current = i === props.stacks.length - 1
+    const list = []
+    if (freeTravel) list.push({ key: `free${i}`, at: freeTravel.payload.value, words: `felt ${shown(freeTravel.payload.value, 0)}`, current })
+    if (takeUpHeight && takeUpHeight.payload.value > 0) {
+      const at = stack.figures.circuit.pedal.travel - takeUpHeight.payload.value
+      list.push({ key: `up${i}`, at, words: `bites ${shown(at, 0)}`, current })
+    }
+    return list
+  }),
+)
+const ticks = computed(() => {
+  const list: number[] = []
+  for (let mm = 0; mm <= deepest.value; mm += 10) list.push(mm)
+  return list
+})
+const term = computed(() => TERMS.find(({ name }) => name === opened.value) ?? null)
+const verdict = computed(() => {
+  const { solution } = last.value.figures
+  const reserve = solution.reserve
+  return reserve >= 0
+    ? { words: `${shown(reserve, 0)} left`, short: !solution.releases }
+    : { words: `${shown(-reserve, 0)} short`, short: true }
+})
+const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.abs(value) < 100 ? 2 : 0)
+</script>
+
+<template>
+  <aside class="relative flex h-full flex-col" aria-label="Pad travel">
+    <h2 class="px-3 pt-2 text-[0.95rem] font-normal text-soft">
+      Pad travel, mm<template v-if="stacks.length > 1">: {{ stacks.map((stack) => stack.name).join(' · ') }}</template>
+    </h2>
+    <div ref="frame" class="min-h-0 grow">
+      <svg v-if="width > 0" :viewBox="`0 0 ${width} ${Math.max(height, 300)}`" class="size-full" aria-hidden="true">
+        <defs>
+          <pattern id="air-dots" width="6" height="6" patternUnits="userSpaceOnUse">
+            <rect width="6" height="6" class="paper" />
+            <circle cx="3" cy="3" r="2" class="dot" />
+          </pattern>
+          <pattern id="missing" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <path d="M0 0V7" class="hatch" />
+          </pattern>
+        </defs>
+        <g v-for="mm in ticks" :key="mm">
+          <path :d="`M${left - 8} ${y(mm)}h${mm % 50 === 0 ? -14 : -7}`" class="tick" />
+          <text v-if="mm % 50 === 0" :x="left - 26" :y="y(mm) + 5" text-anchor="end" class="soft">{{ mm }}</text>
+        </g>
+        <g v-for="stack in drawn" :key="stack.name">
+          <rect :x="stack.x" :y="y(0)" :width="column" :height="floorY - y(0)" class="room" />
+          <rect
+            v-for="piece in stack.pieces"
+            :key="piece.name"
+            :x="stack.x"
+            :y="y(piece.from)"
+            :width="column"
+            :height="Math.max(0.5, y(piece.to) - y(piece.from))"
+            class="piece"
+            :class="piece.name"
+          />
+          <rect
+            v-if="stack.needed > stack.figures.circuit.pedal.travel"
+            :x="stack.x"
+            :y="y(stack.figures.circuit.pedal.travel)"
+            :width="column"
+            :height="y(stack.needed) - y(stack.figures.circuit.pedal.travel)"
+            class="missing"
+          />
+          <path
+            :d="`M${stack.x + column / 2} ${y(stack.figures.circuit.pedal.travel - stack.reserve.high)}V${Math.min(y(stack.figures.circuit.pedal.travel - stack.reserve.low), Math.max(height, 300) - 4)}m-5 0h10`"
+            class="whisker"
+          />
+        </g>
+        <path :d="`M${left - 22} ${floorY}H${width}`" class="floor" />
+        <text :x="width - 8" :y="floorY - 7" text-anchor="end" class="strong">floor</text>
+        <text :x="width - 8" :y="floorY + 20" text-anchor="end" class="strong" :class="verdict.short ? 'rust' : 'ink'">
+          {{ verdict.words }}
+        </text>
+        <g v-for="mark in marks" :key="mark.key" :class="mark.current ? 'amber' : 'faded'">
+          <path :d="`M${left - 2} ${y(mark.at)}l-11 -6v12z`" class="arrow" />
+          <text :x="4" :y="y(mark.at) - 8" class="strong">{{ mark.words }}</text>
+        </g>
+        <g v-for="label in labels" :key="label.name">
+          <path :d="`M${labelX - 9} ${(y(label.from) + y(label.to)) / 2}L${labelX - 2} ${label.at}`" class="tick" />
+        </g>
+      </svg>
+      <template v-if="width > 0">
+        <button
+          v-for="label in labels"
+          :key="label.name"
+          type="button"
+          class="term"
+          :style="{ top: `${label.at + 18}px`, left: `${labelX}px` }"
+          :aria-expanded="opened === label.name"
+          :aria-label="`${label.label}, ${shown(label.size, 1)} mm of pad. Open formula`"
+          @click="opened = opened === label.name ? null : label.name"
+        >
+          <span>{{ label.label }}</span><span>{{ shown(label.size, 1) }}</span>
+        </button>
+      </template>
+    </div>
+    <div
+      v-if="term"
+      class="absolute top-10 right-full z-20 w-80 border border-ink bg-ground p-4"
+      role="region"
+      :aria-label="`How ${term.label} is worked out`"
+      @keydown.esc="opened = null"
+    >
+      <h3 class="text-lg">{{ term.label }}, {{ shown(last.figures.solution.budget[term.name], 1) }} mm</h3>
+      <p class="mt-1">{{ term.about }}</p>
+      <p class="mt-2 font-mono text-[0.9rem]">{{ term.formula }}</p>
+      <dl class="mt-2">
+        <div v-for="[label, value, unit] in term.inputs(last.figures.circuit, last.figures.solution)" :key="label" class="flex justify-between">
+          <dt class="text-soft">{{ label }}</dt>
+          <dd>{{ digits(value) }} {{ unit }}</dd>
+        </div>
+      </dl>
+      <button type="button" class="quiet mt-3" @click="opened = null">Close</button>
+    </div>
+    <table class="sr-only">
+      <caption>Travel budget, mm of pad</caption>
+      <thead>
+        <tr><th scope="col">Term</th><th v-for="stack in stacks" :key="stack.name" scope="col">{{ stack.name }}</th></tr>
+      </thead>
+      <tbody>
+        <tr v-for="one in TERMS" :key="one.name">
+          <th scope="row">{{ one.label }}</th>
+          <td v-for="stack in stacks" :key="stack.name" :data-term="one.name">{{ shown(stack.figures.solution.budget[one.name], 1) }}</td>
+        </tr>
+        <tr>
+          <th scope="row">reserve</th>
+          <td v-for="stack in stacks" :key="stack.name" data-term="reserve">{{ shown(stack.figures.solution.reserve, 1) }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </aside>
+</template>
+
+<style scoped>
+text {
+  fill: var(--ink);
+  font-size: 15px;
+}
+.soft {
+  fill: var(--soft);
+}
+.strong {
+  font-weight: 650;
+}
+text.rust {
+  fill: var(--rust);
+}
+.tick {
+  stroke: var(--edge);
+  fill: none;
+}
+.room {
+  fill: none;
+  stroke: var(--edge);
+  stroke-width: 1;
+}
+.piece {
+  stroke: var(--ink);
+  stroke-width: 1;
+  fill: var(--hairline);
+}
+.piece.air {
+  fill: url(#air-dots);
+}
+.piece.portClosure {
+  fill: var(--raised);
+}
+.piece.lineSwell,
+.piece.snap {
+  fill: var(--fluid-deep);
+}
+.piece.fluid {
+  fill: var(--edge);
+}
+.piece.lift {
+  fill: var(--fluid);
+}
+.paper {
+  fill: var(--ground);
+}
+.dot {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 0.9;
+}
+.hatch {
+  stroke: var(--rust);
+  stroke-width: 2.5;
+}
+.missing {
+  fill: url(#missing);
+  stroke: var(--rust);
+  stroke-width: 2;
+}
+.whisker {
+  stroke: var(--ink);
+  fill: none;
+  stroke-width: 2;
+}
+.floor {
+  stroke: var(--ink);
+  stroke-width: 3;
+}
+.amber text,
+.amber .arrow {
+  fill: var(--amber);
+}
+.faded text,
+.faded .arrow {
+  fill: var(--soft);
+}
+.term {
+  position: absolute;
+  right: 6px;
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  min-height: 24px;
+  font-size: 15px;
+}
+.term:hover {
+  text-decoration: underline;
+}
+</style>

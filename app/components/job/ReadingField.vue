@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { useSessionStorage } from '@vueuse/core'
+import { readingKind, type Phase, type ReadingName } from '~~/core/journal'
+import { shown } from '~~/core/quantity'
+
+/** One reading: its last value, and a field that files a new one. What is typed stays until it is filed. */
+const props = defineProps<{ reading: ReadingName; phase: Phase; before?: number | null }>()
+const { id: job, state, file } = useJob()
+const id = useId()
+const kind = readingKind(props.reading)
+const text = useSessionStorage(`mellow-read-${job}-${props.phase}-${props.reading}`, '')
+const time = ref(String(kind.over ?? ''))
+const tried = ref(false)
+const opened = ref(false)
+
+const held = computed(() => state.value.readings[props.phase][props.reading])
+const problem = computed(() => {
+  if (text.value.trim() === '') return ''
+  const value = readNumber(text.value)
+  if (value === null) return `“${text.value}” is no number`
+  if (value < kind.min || value > kind.max) return `${kind.min} to ${kind.max} ${kind.unit}`
+  if (kind.over && readWithin(time.value, { min: 1, max: 604_800 }) === null) return 'Seconds: 1 to 604 800'
+  return ''
+})
+
+async function submit() {
+  tried.value = true
+  const value = readNumber(text.value)
+  if (value === null || problem.value) return
+  const duration = kind.over ? readNumber(time.value)! : undefined
+  const payload = { reading: props.reading, value, phase: props.phase, ...(duration && { duration }) }
+  if (await file('measurement', payload)) {
+    text.value = ''
+    tried.value = false
+  }
+}
+</script>
+
+<template>
+  <form class="border-b border-hairline py-1" @submit.prevent="submit">
+    <div class="flex flex-wrap items-center gap-x-3">
+      <button type="button" class="min-h-11 grow text-left hover:underline" :aria-expanded="opened" @click="opened = !opened">
+        {{ kind.label }}
+      </button>
+      <span v-if="before !== undefined && before !== null" class="text-soft">was {{ shown(before, 1) }}</span>
+      <output v-if="held" class="font-semibold" :for="id" :data-reading="reading">
+        {{ shown(held.payload.value, held.payload.value % 1 ? 1 : 0) }} {{ kind.unit
+        }}<template v-if="held.payload.duration"> in {{ seconds(held.payload.duration) }}</template>
+        <span v-if="!held.sent" class="font-normal text-soft">, waiting</span>
+      </output>
+      <span class="flex items-center gap-1">
+        <input
+          :id="id"
+          v-model="text"
+          class="field w-24"
+          inputmode="decimal"
+          autocomplete="off"
+          :aria-label="`${kind.label}, ${kind.unit}`"
+          :aria-invalid="problem !== '' && tried"
+          :placeholder="held ? '' : kind.unit"
+          @blur="tried = true"
+        />
+        <template v-if="kind.over">
+          <span class="text-soft">in</span>
+          <input v-model="time" class="field w-20" inputmode="numeric" autocomplete="off" :aria-label="`${kind.label}, seconds`" />
+          <span class="text-soft">s</span>
+        </template>
+        <button class="quiet" :disabled="text.trim() === ''">File</button>
+      </span>
+    </div>
+    <p v-if="problem && tried" role="alert" class="pb-1 font-semibold text-rust">{{ problem }}. What you typed is still here.</p>
+    <p v-if="opened" class="pb-2 text-[0.95rem] text-soft">{{ kind.how }}</p>
+  </form>
+</template>

@@ -1,0 +1,16 @@
+import { createGlobalState, useStorage } from '@vueuse/core'
+import { watchEffect } from 'vue'
+
+export type Look = 'paper' | 'lamp'
+
+/** Paper for the bench, lamp for under the vehicle; kept on this device. */
+export const useLook = createGlobalState(() => {
+  const look = useStorage<Look>('mellow-look', 'paper')
+  watchEffect(() => {
+    document.documentElement.dataset.look = look.value
+  })
+  const turn = () => {
+    look.value = look.value === 'paper' ? 'lamp' : 'paper'
+  }
+  return { look, turn }
+})

@@ -1,0 +1,4 @@
+/** Sets the look before the first screen is drawn. */
+export default defineNuxtPlugin(() => {
+  useLook()
+})

@@ -1,0 +1,91 @@
+import { Type, type Static } from '@sinclair/typebox'
+import { JOB_KINDS, type Entry, type JobKind } from '../core/journal'
+import { NewEntrySchema } from './entry'
+import { Line, OneOf, strict, Ulid } from './shape'
+
+/** Bodies and queries of the API. Ids are made where the thing is made, so that sending twice is harmless. */
+export const NewPerson = Type.Object({ id: Ulid, name: Line(80) }, strict)
+export const NewVehicle = Type.Object(
+  {
+    id: Ulid,
+    name: Line(120),
+    plate: Type.Optional(Line(20)),
+    /** Its first history: the installation. */
+    entries: Type.Array(NewEntrySchema, { minItems: 1, maxItems: 60 }),
+  },
+  strict,
+)
+export const NewJob = Type.Object(
+  {
+    id: Ulid,
+    vehicleId: Ulid,
+    title: Line(160),
+    /** Its first history: the goal, and the complaint where there is one. */
+    entries: Type.Array(NewEntrySchema, { minItems: 1, maxItems: 60 }),
+  },
+  strict,
+)
+/** A page of a list: the newest first, from before an id. */
+export const ListQuery = Type.Object(
+  {
+    limit: Type.Optional(Type.Integer({ minimum: 1, maximum: 200 })),
+    before: Type.Optional(Ulid),
+    vehicle: Type.Optional(Ulid),
+  },
+  strict,
+)
+/** Entries after a sequence number. */
+export const EntriesQuery = Type.Object(
+  {
+    after: Type.Optional(Type.Integer({ minimum: 0 })),
+    limit: Type.Optional(Type.Integer({ minimum: 1, maximum: 2000 })),
+  },
+  strict,
+)
+export const IdPath = Type.Object({ id: Ulid }, strict)
+export const EmptyQuery = Type.Object({}, strict)
+export const JobKindSchema = OneOf(JOB_KINDS)
+
+export type NewPersonBody = Static<typeof NewPerson>
+export type NewVehicleBody = Static<typeof NewVehicle>
+export type NewJobBody = Static<typeof NewJob>
+export type ListQueryValues = Static<typeof ListQuery>
+export type EntriesQueryValues = Static<typeof EntriesQuery>
+
+/** What the API answers. */
+export interface Person {
+  id: string
+  name: string
+}
+export interface Vehicle {
+  id: string
+  name: string
+  plate: string | null
+  createdAt: string
+  /** Sequence of its newest entry. */
+  lastSequence: number
+}
+export interface Job {
+  id: string
+  vehicleId: string
+  title: string
+  kind: JobKind
+  createdAt: string
+  lastSequence: number
+}
+/** A job on the bench, with what its newest entries say. */
+export interface BenchJob extends Job {
+  vehicleName: string
+  lastAt: string
+  lastBy: string
+  outcome: 'pass' | 'notYet' | 'stop' | null
+}
+export interface WithEntries<T> {
+  subject: T
+  entries: Entry[]
+}
+export interface Health {
+  status: 'ok' | 'degraded'
+  database: 'up' | 'down' | 'behind'
+  schema: string | null
+}

@@ -1,0 +1,105 @@
+import { Type, type Static, type TProperties, type TSchema } from '@sinclair/typebox'
+import { COMPLAINT_IDS, FINDING_IDS } from '../core/diagnosis'
+import {
+  CAME_OUT,
+  JOB_KINDS,
+  METHODS,
+  PHASES,
+  READING_NAMES,
+  type Entry,
+  type Kind,
+  type Payloads,
+} from '../core/journal'
+import { InstallationSchema } from './installation'
+import { bounded, Instant, Line, OneOf, strict, tagged, Ulid, type Same } from './shape'
+
+const Outcomes = OneOf(['pass', 'notYet', 'stop'])
+const volume = bounded({ min: 0, max: 2_000_000 })
+
+/** Payload of each kind of entry. */
+const PAYLOADS = {
+  goal: Type.Object({ jobKind: OneOf(JOB_KINDS), wanted: Type.String({ maxLength: 400 }) }, strict),
+  complaint: Type.Object(
+    { complaint: OneOf(COMPLAINT_IDS), words: Type.Optional(Line(400)) },
+    strict,
+  ),
+  finding: Type.Object(
+    {
+      finding: OneOf(FINDING_IDS),
+      state: OneOf(['present', 'absent', 'notLooked']),
+      phase: OneOf(PHASES),
+    },
+    strict,
+  ),
+  measurement: Type.Object(
+    {
+      reading: OneOf(READING_NAMES),
+      value: bounded({ min: -20, max: 500 }),
+      duration: Type.Optional(bounded({ min: 1, max: 604_800 })),
+      phase: OneOf(PHASES),
+    },
+    strict,
+  ),
+  parameter: Type.Object(
+    {
+      field: Type.String({ maxLength: 60 }),
+      value: bounded({ min: -20, max: 1_000_000 }),
+    },
+    strict,
+  ),
+  installation: InstallationSchema,
+  bleedCycle: Type.Object(
+    {
+      method: OneOf(METHODS),
+      strokes: Type.Integer({ minimum: 1, maximum: 200 }),
+      cameOut: OneOf(CAME_OUT),
+      colour: Type.Optional(OneOf(['dark', 'fresh'])),
+      bottle: Type.Optional(volume),
+    },
+    strict,
+  ),
+  topUp: Type.Object({ volume: Type.Optional(volume) }, strict),
+  verdict: Type.Object(
+    {
+      outcome: Outcomes,
+      reasons: Type.Array(
+        Type.Object(
+          {
+            rule: Line(60),
+            outcome: Outcomes,
+            words: Line(400),
+            figure: Type.Optional(bounded({ min: -1e7, max: 1e7 })),
+            limit: Type.Optional(bounded({ min: -1e7, max: 1e7 })),
+            unit: Type.Optional(Type.String({ maxLength: 12 })),
+          },
+          strict,
+        ),
+        { minItems: 1, maxItems: 40 },
+      ),
+    },
+    strict,
+  ),
+  note: Type.Object({ words: Line(2000) }, strict),
+  withdrawal: Type.Object({ reason: Type.Optional(Line(400)) }, strict),
+} satisfies Record<Kind, TSchema>
+
+type Derived = { [K in Kind]: Static<(typeof PAYLOADS)[K]> }
+export const payloadTypesAgree: Same<Derived, Payloads> = true
+
+const head = {
+  id: Ulid,
+  subject: Type.Object({ type: OneOf(['job', 'vehicle']), id: Ulid }, strict),
+  at: Instant,
+  by: Ulid,
+}
+const entryOf = (kind: Kind) => {
+  const acts: TProperties =
+    kind === 'withdrawal' ? { withdraws: Ulid } : { corrects: Type.Optional(Ulid) }
+  return Type.Object({ ...head, kind: Type.Literal(kind), payload: PAYLOADS[kind], ...acts }, strict)
+}
+
+/** An entry as it is posted: the server adds its sequence. */
+export const NewEntrySchema = tagged<Entry>(
+  'kind',
+  (Object.keys(PAYLOADS) as Kind[]).map((kind) => entryOf(kind)),
+)

@@ -1,0 +1,6 @@
+/** What crosses a boundary: one schema each, its type derived from it or held equal to the core's. */
+export * from './bodies'
+export { checkEntry } from './check-entry'
+export { NewEntrySchema } from './entry'
+export { CircuitSchema, InstallationSchema } from './installation'
+export { fieldProblems, type FieldProblem, type Problem } from './problem'

@@ -1,0 +1,53 @@
+/** The release circuit: its parameters, its quasi-static solution and the measurements turned round. */
+export * from './circuit'
+export { FIELDS, fieldAt, LOAD_POINT, MOST_LINES, type Field, type FieldUnit } from './fields'
+export { InputError, inRange, objectOf, readCircuit } from './read'
+export {
+  pressCurve,
+  solveCircuit,
+  type CircuitSolution,
+  type CurvePoint,
+  type PressedState,
+  type Stop,
+  type TravelBudget,
+} from './solve'
+export {
+  airAllowed,
+  airBehind,
+  airFromEngagement,
+  airFromFreeTravel,
+  freeTravel,
+  isImplausible,
+  pumpUpGain,
+  strokeVolume,
+  TOUCH_FORCE,
+  WANTED_RESERVE,
+  type AirOptions,
+  type Implausible,
+  type ProofStage,
+  type TrappedAir,
+} from './air'
+export { sink, SINK_BOUNDS, type ReservoirHold, type Sink } from './sink'
+export {
+  judgePushBack,
+  judgeRodStroke,
+  pushrodTurns,
+  rodState,
+  type PushBack,
+  type RodState,
+  type RodStrokeJudgement,
+  type StrokeLoss,
+} from './rod'
+export { TERMS, type Term } from './terms'
+export { afterWear, wearLimit, type Wear } from './wear'
+export {
+  measuredUncertainty,
+  MEASURING_ERROR,
+  NINETY,
+  propagate,
+  shiftExpansion,
+  shiftField,
+  shiftLoad,
+  uncertainField,
+  type Uncertain,
+} from './uncertain'

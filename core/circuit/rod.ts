@@ -1,0 +1,64 @@
+import type { Circuit } from './circuit'
+import { solveCircuit } from './solve'
+
+/** State of the master's pushrod with the pedal up. */
+export type RodState = 'clear' | 'preloaded' | 'portCovered'
+
+/**
+ * A rod that holds the piston in part covers the compensating port; held in past the port, the port never opens.
+ * @param clearance pushrod clearance, mm; below 0 the rod holds the piston in.
+ */
+export function rodState(clearance: number, portClosure: number): RodState {
+  if (clearance <= -portClosure) return 'portCovered'
+  return clearance < 0 ? 'preloaded' : 'clear'
+}
+
+/**
+ * Turns of the rod in its clevis to reach a wanted clearance: positive shortens the rod.
+ * @param threadPitch mm per turn, above 0.
+ */
+export function pushrodTurns(clearance: number, wanted: number, threadPitch: number): number {
+  return (wanted - clearance) / threadPitch
+}
+
+/** Where a short rod stroke at full pedal is lost. */
+export type StrokeLoss = 'none' | 'mechanical' | 'hydraulic'
+
+export interface RodStrokeJudgement {
+  /** Rod stroke that this circuit gives at full pedal, mm. */
+  expected: number
+  /** Expected less measured, mm. */
+  short: number
+  loss: StrokeLoss
+}
+
+/**
+ * Rod stroke at full pedal against the circuit's own: short with a firm pedal is mechanical (slop, fork, bracket),
+ * short with a soft one hydraulic.
+ * @param tolerance mm below which a difference is the tape's.
+ */
+export function judgeRodStroke(
+  circuit: Circuit,
+  measured: number,
+  pedal: 'firm' | 'soft',
+  tolerance = 1,
+): RodStrokeJudgement {
+  const expected = solveCircuit(circuit).at.rodStroke
+  const short = expected - measured
+  const loss = short <= tolerance ? 'none' : pedal === 'firm' ? 'mechanical' : 'hydraulic'
+  return { expected, short, loss }
+}
+
+/** What a slave that was pushed back by hand with the pedal up tells. */
+export type PushBack = 'free' | 'wayHomeShut' | 'seized' | 'openBleeder' | 'notPossible'
+
+/**
+ * A slave that will not go back by hand: the bleeder opened tells a shut way home from a seized piston.
+ * @param bleederOpen whether it went with the bleeder open; left out where that was not tried.
+ */
+export function judgePushBack(circuit: Circuit, bleederShut: boolean, bleederOpen?: boolean): PushBack {
+  if (circuit.slave.type === 'concentric') return 'notPossible'
+  if (bleederShut) return 'free'
+  if (bleederOpen === undefined) return 'openBleeder'
+  return bleederOpen ? 'wayHomeShut' : 'seized'
+}

@@ -1,0 +1,76 @@
+import { COMMON_RANGES, type Archetype } from './archetype'
+
+/** Concentric slave round the input shaft: no fork, no rod to measure, nothing to push back. */
+export const concentric: Archetype = {
+  id: 'concentric',
+  name: 'Concentric slave inside',
+  looksLike: 'No slave to be seen: a line goes into the bell housing, with the bleeder beside it.',
+  installation: {
+    circuit: {
+      pedal: { ratio: 5.3, travel: 140, returnForce: 7 },
+      master: {
+        bore: 19.05,
+        stroke: 30,
+        pushrodClearance: 0.3,
+        portClosure: 1.2,
+        springPreload: 32,
+        springRate: 0.6,
+        sealFriction: 9,
+      },
+      lines: [
+        { kind: 'steel', length: 520, innerDiameter: 3.35, outerDiameter: 4.75 },
+        { kind: 'nylon', length: 420, innerDiameter: 3.85, expansion: 150 },
+      ],
+      slave: {
+        type: 'concentric',
+        outer: 51,
+        inner: 40.5,
+        stroke: 14,
+        springPreload: 80,
+        sealFriction: 16,
+      },
+      linkage: { forkRatio: 1, slop: 0, bearingClearance: 0 },
+      cover: {
+        releaseLoad: [
+          [0, 0],
+          [1.5, 1000],
+          [3, 1650],
+          [4.3, 1850],
+          [6, 1700],
+          [8.2, 1480],
+          [9.9, 1400],
+        ],
+        releaseTravel: 6.5,
+        fullClampTravel: 3,
+      },
+      fluid: { bulkModulus: 1900 },
+      air: 0,
+    },
+    route: [
+      { along: 0, height: 0, forward: 0 },
+      { along: 150, height: -20, forward: 120 },
+      { along: 520, height: -120, forward: 300 },
+      { along: 700, height: -190, forward: 380 },
+      { along: 940, height: -330, forward: 430 },
+    ],
+    reservoir: { sharedWithBrakes: true, area: 2600, usable: 40_000, height: 170 },
+    master: { tilt: 6, outletAngle: 60, portAngle: 0 },
+    slave: { bleeder: { kind: 'screw', angle: 25 }, linePort: 60, endRaise: 0 },
+    rodThreadPitch: 1,
+  },
+  ranges: [
+    ...COMMON_RANGES,
+    { path: 'pedal.ratio', low: 4.7, high: 5.9, reason: 'Hanging pedals; slave has no fork to help.' },
+    { path: 'pedal.travel', low: 125, high: 155, reason: 'Pad to carpet.' },
+    { path: 'master.bore', low: 17.46, high: 19.05, reason: 'Two usual bores; the casting tells.' },
+    { path: 'master.stroke', low: 26, high: 34, reason: 'Room for the pedal’s own travel.' },
+    { path: 'slave.outer', low: 50, high: 52.5, reason: 'Known only once the gearbox is out.' },
+    { path: 'slave.inner', low: 39.5, high: 41, reason: 'Known only once the gearbox is out.' },
+    { path: 'slave.stroke', low: 12, high: 17, reason: 'Stroke with room for wear.' },
+    { path: 'slave.springPreload', low: 55, high: 110, reason: 'A large coil round the slave.' },
+    { path: 'lines.0.length', low: 300, high: 900, reason: 'Bulkhead to gearbox.' },
+    { path: 'lines.1.length', low: 250, high: 700, reason: 'Plastic line with clips.' },
+    { path: 'cover.releaseTravel', low: 5.9, high: 7.2, reason: 'Single disc, 215 to 240 mm.' },
+    { path: 'cover.fullClampTravel', low: 2.4, high: 3.5, reason: 'Single disc, 215 to 240 mm.' },
+  ],
+}

@@ -1,0 +1,70 @@
+import { COMMON_RANGES, type Archetype } from './archetype'
+
+/** Light truck or tipper: big cover, larger bores, line steadily down the frame. */
+export const lightTruck: Archetype = {
+  id: 'light-truck',
+  name: 'Light truck, slave outside',
+  looksLike: 'Slave on the side of the bell housing, rod into a long fork; line down along the frame.',
+  installation: {
+    circuit: {
+      pedal: { ratio: 6.2, travel: 175, returnForce: 10 },
+      master: {
+        bore: 19.05,
+        stroke: 34,
+        pushrodClearance: 0.5,
+        portClosure: 1.3,
+        springPreload: 32,
+        springRate: 0.9,
+        sealFriction: 14,
+      },
+      lines: [
+        { kind: 'steel', length: 1900, innerDiameter: 4.93, outerDiameter: 6.35 },
+        { kind: 'rubber', length: 450, innerDiameter: 4.8, expansion: 340 },
+      ],
+      slave: { type: 'external', bore: 23.81, stroke: 30, springPreload: 55, sealFriction: 18 },
+      linkage: { forkRatio: 1.7, slop: 0.4, bearingClearance: 0 },
+      cover: {
+        releaseLoad: [
+          [0, 0],
+          [1.8, 1300],
+          [3.4, 2150],
+          [5, 2550],
+          [6.8, 2450],
+          [8.8, 2250],
+          [11, 2100],
+        ],
+        releaseTravel: 7.6,
+        fullClampTravel: 3.4,
+      },
+      fluid: { bulkModulus: 1900 },
+      air: 0,
+    },
+    route: [
+      { along: 0, height: 0, forward: 0 },
+      { along: 350, height: -140, forward: -120 },
+      { along: 1100, height: -330, forward: -820 },
+      { along: 1900, height: -420, forward: -1600 },
+      { along: 2350, height: -520, forward: -1900 },
+    ],
+    reservoir: { sharedWithBrakes: false, area: 2400, usable: 90_000, height: 160 },
+    master: { tilt: 5, outletAngle: 30, portAngle: 0 },
+    slave: { bleeder: { kind: 'screw', angle: 15 }, linePort: 90, endRaise: 0 },
+    rodThreadPitch: 1.5,
+  },
+  ranges: [
+    ...COMMON_RANGES,
+    { path: 'pedal.ratio', low: 5.6, high: 7, reason: 'Long pedals of cabs.' },
+    { path: 'pedal.travel', low: 155, high: 190, reason: 'Pad to cab floor.' },
+    { path: 'master.bore', low: 19.05, high: 20.64, reason: 'Two usual bores; the casting tells.' },
+    { path: 'master.stroke', low: 30, high: 38, reason: 'Room for the pedal’s own travel.' },
+    { path: 'slave.bore', low: 22.2, high: 25.4, reason: 'Three usual bores; the casting tells.' },
+    { path: 'slave.stroke', low: 26, high: 38, reason: 'Stroke with room for wear.' },
+    { path: 'slave.springPreload', low: 40, high: 80, reason: 'Holds the bearing on the fingers.' },
+    { path: 'lines.0.length', low: 1200, high: 3000, reason: 'Cab to gearbox along the frame.' },
+    { path: 'lines.1.length', low: 350, high: 700, reason: 'Bridges cab tilt or engine movement.' },
+    { path: 'linkage.forkRatio', low: 1.5, high: 1.9, reason: 'Long forks of truck gearboxes.' },
+    { path: 'linkage.slop', low: 0.2, high: 1.2, reason: 'Taken up by the slave’s spring.' },
+    { path: 'cover.releaseTravel', low: 7, high: 8.6, reason: 'Single disc, 260 to 310 mm.' },
+    { path: 'cover.fullClampTravel', low: 2.8, high: 4, reason: 'Single disc, 260 to 310 mm.' },
+  ],
+}

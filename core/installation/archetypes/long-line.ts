@@ -1,0 +1,73 @@
+import { COMMON_RANGES, type Archetype } from './archetype'
+
+/** Van or car whose line climbs behind the bulkhead and falls to a far slave: air stays at its crest. */
+export const longLine: Archetype = {
+  id: 'long-line',
+  name: 'Long line behind the bulkhead',
+  looksLike: 'Line climbs above the master, runs across the bulkhead and falls to the gearbox.',
+  installation: {
+    circuit: {
+      pedal: { ratio: 6, travel: 155, returnForce: 8 },
+      master: {
+        bore: 15.87,
+        stroke: 30,
+        pushrodClearance: 0.4,
+        portClosure: 1.1,
+        springPreload: 25,
+        springRate: 0.8,
+        sealFriction: 12,
+      },
+      lines: [
+        { kind: 'steel', length: 1450, innerDiameter: 3.35, outerDiameter: 4.75 },
+        { kind: 'rubber', length: 380, innerDiameter: 3.2, expansion: 300 },
+      ],
+      slave: { type: 'external', bore: 20.64, stroke: 24, springPreload: 40, sealFriction: 15 },
+      linkage: { forkRatio: 1.6, slop: 0.3, bearingClearance: 0 },
+      cover: {
+        releaseLoad: [
+          [0, 0],
+          [1.5, 900],
+          [3, 1550],
+          [4.5, 1850],
+          [6, 1800],
+          [8, 1600],
+          [10, 1450],
+        ],
+        releaseTravel: 7.2,
+        fullClampTravel: 3,
+      },
+      fluid: { bulkModulus: 1900 },
+      air: 0,
+    },
+    route: [
+      { along: 0, height: 0, forward: 0 },
+      { along: 90, height: -30, forward: 60 },
+      { along: 210, height: 60, forward: 60 },
+      { along: 330, height: 150, forward: 60 },
+      { along: 1150, height: 148, forward: 60 },
+      { along: 1450, height: -20, forward: 180 },
+      { along: 1640, height: -180, forward: 260 },
+      { along: 1830, height: -200, forward: 420 },
+    ],
+    reservoir: { sharedWithBrakes: false, area: 1800, usable: 60_000, height: 190 },
+    master: { tilt: 10, outletAngle: 45, portAngle: 0 },
+    slave: { bleeder: { kind: 'screw', angle: 0 }, linePort: 100, endRaise: 0 },
+    rodThreadPitch: 1.25,
+  },
+  ranges: [
+    ...COMMON_RANGES,
+    { path: 'pedal.ratio', low: 5.4, high: 6.6, reason: 'Hanging pedals in vans.' },
+    { path: 'pedal.travel', low: 140, high: 170, reason: 'Pad to floor in vans.' },
+    { path: 'master.bore', low: 15.87, high: 17.46, reason: 'Two usual bores; the casting tells.' },
+    { path: 'master.stroke', low: 27, high: 34, reason: 'Room for the pedal’s own travel.' },
+    { path: 'slave.bore', low: 20.64, high: 22.2, reason: 'Two usual bores; the casting tells.' },
+    { path: 'slave.stroke', low: 20, high: 28, reason: 'Stroke with room for wear.' },
+    { path: 'slave.springPreload', low: 28, high: 60, reason: 'Holds the bearing on the fingers.' },
+    { path: 'lines.0.length', low: 1100, high: 2200, reason: 'Across the bulkhead and down.' },
+    { path: 'lines.1.length', low: 250, high: 500, reason: 'Bridges engine movement.' },
+    { path: 'linkage.forkRatio', low: 1.45, high: 1.75, reason: 'Forks of van gearboxes.' },
+    { path: 'linkage.slop', low: 0.1, high: 0.9, reason: 'Taken up by the slave’s spring.' },
+    { path: 'cover.releaseTravel', low: 6.6, high: 7.8, reason: 'Single disc, 215 to 240 mm.' },
+    { path: 'cover.fullClampTravel', low: 2.4, high: 3.6, reason: 'Single disc, 215 to 240 mm.' },
+  ],
+}

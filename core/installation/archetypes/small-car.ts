@@ -1,0 +1,70 @@
+import { COMMON_RANGES, type Archetype } from './archetype'
+
+/** Small front-driven car: short line over the gearbox, external slave with a spring inside. */
+export const smallCar: Archetype = {
+  id: 'small-car',
+  name: 'Small car, slave outside',
+  looksLike: 'Slave bolted on top of the gearbox, rod into a lever; line under a metre and a half.',
+  installation: {
+    circuit: {
+      pedal: { ratio: 5.4, travel: 145, returnForce: 6 },
+      master: {
+        bore: 15.87,
+        stroke: 30,
+        pushrodClearance: 0.4,
+        portClosure: 1.1,
+        springPreload: 25,
+        springRate: 0.8,
+        sealFriction: 10,
+      },
+      lines: [
+        { kind: 'steel', length: 700, innerDiameter: 3.35, outerDiameter: 4.75 },
+        { kind: 'rubber', length: 300, innerDiameter: 3.2, expansion: 300 },
+      ],
+      slave: { type: 'external', bore: 20.64, stroke: 26, springPreload: 45, sealFriction: 14 },
+      linkage: { forkRatio: 1.7, slop: 0.3, bearingClearance: 0 },
+      cover: {
+        releaseLoad: [
+          [0, 0],
+          [1.4, 780],
+          [2.8, 1300],
+          [4.2, 1500],
+          [5.6, 1420],
+          [7.4, 1250],
+          [9.2, 1150],
+        ],
+        releaseTravel: 6.4,
+        fullClampTravel: 2.8,
+      },
+      fluid: { bulkModulus: 1900 },
+      air: 0,
+    },
+    route: [
+      { along: 0, height: 0, forward: 0 },
+      { along: 180, height: -30, forward: 150 },
+      { along: 520, height: -60, forward: 430 },
+      { along: 700, height: -150, forward: 520 },
+      { along: 1000, height: -260, forward: 640 },
+    ],
+    reservoir: { sharedWithBrakes: false, area: 1500, usable: 45_000, height: 140 },
+    master: { tilt: 8, outletAngle: 45, portAngle: 0 },
+    slave: { bleeder: { kind: 'screw', angle: 10 }, linePort: 100, endRaise: 5 },
+    rodThreadPitch: 1.25,
+  },
+  ranges: [
+    ...COMMON_RANGES,
+    { path: 'pedal.ratio', low: 4.8, high: 6.2, reason: 'Hanging pedals in small cars.' },
+    { path: 'pedal.travel', low: 125, high: 160, reason: 'Pad to carpet in small cars.' },
+    { path: 'master.bore', low: 15.87, high: 17.46, reason: 'Two usual bores; the casting tells.' },
+    { path: 'master.stroke', low: 26, high: 34, reason: 'Room for the pedal’s own travel.' },
+    { path: 'slave.bore', low: 19.05, high: 20.64, reason: 'Two usual bores; the casting tells.' },
+    { path: 'slave.stroke', low: 22, high: 30, reason: 'Stroke with room for wear.' },
+    { path: 'slave.springPreload', low: 30, high: 70, reason: 'Holds the bearing on the fingers.' },
+    { path: 'lines.0.length', low: 400, high: 1100, reason: 'Bulkhead to gearbox.' },
+    { path: 'lines.1.length', low: 200, high: 450, reason: 'Bridges engine movement.' },
+    { path: 'linkage.forkRatio', low: 1.5, high: 1.9, reason: 'Short forks in small gearboxes.' },
+    { path: 'linkage.slop', low: 0.1, high: 0.8, reason: 'Taken up by the slave’s spring.' },
+    { path: 'cover.releaseTravel', low: 5.8, high: 7.2, reason: 'Single disc, 180 to 215 mm.' },
+    { path: 'cover.fullClampTravel', low: 2.2, high: 3.4, reason: 'Single disc, 180 to 215 mm.' },
+  ],
+}

@@ -1,0 +1,15 @@
+/** Entries of a job or a vehicle, what of them stands, and the fold that turns them into the present state. */
+export * from './entry'
+export { timeline, type Standing, type Timeline } from './effective'
+export {
+  fold,
+  installationFrom,
+  type BleedLog,
+  type Found,
+  type Held,
+  type JobState,
+  type Readings,
+} from './fold'
+export { READING_NAMES, READINGS, readingKind, type ReadingKind, type ReadingName } from './readings'
+export { completions, understand, type Said, type SayContext, type Understood } from './say'
+export { phaseAt, STAGES, startStage, type Stage } from './stages'

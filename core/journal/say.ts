@@ -1,0 +1,171 @@
+import { COMPLAINTS, FINDINGS, type FindingKind } from '../diagnosis'
+import { lengthInMm, volumeInMm3, type LengthUnit } from '../quantity'
+import { CAME_OUT, type CameOut, type Payloads, type Phase } from './entry'
+import { READINGS, type ReadingKind } from './readings'
+
+/** What a short statement was understood as, before it is filed. */
+export type Said = { [K in Sayable]: { kind: K; payload: Payloads[K] } }[Sayable]
+type Sayable = 'complaint' | 'finding' | 'measurement' | 'bleedCycle' | 'topUp' | 'note'
+
+export interface SayContext {
+  phase: Phase
+  /** Unit of a bare length. */
+  lengths: LengthUnit
+  /** Method and strokes of a cycle where they are not said. */
+  cycle: Pick<Payloads['bleedCycle'], 'method' | 'strokes'>
+}
+export type Understood = { said: Said } | { problem: string }
+
+type Way = { words: string[]; read: (rest: string, context: SayContext) => Understood }
+
+const CAME_OUT_WORDS: Record<CameOut, string[]> = {
+  nothing: ['nothing'],
+  foam: ['foam'],
+  large: ['large', 'large bubbles'],
+  few: ['few', 'few bubbles'],
+  clear: ['clear'],
+}
+const PRESENT = ['yes', 'there', 'wet', 'damp', 'drips', 'leaks', 'leaking', 'bad']
+const ABSENT = ['no', 'dry', 'ok', 'good', 'fine', 'sound']
+const NOT_LOOKED = ['?', 'not looked', 'not looked at', 'unknown']
+
+const WAYS: Way[] = [
+  { words: ['top up', 'topup', 'topped up'], read: readTopUp },
+  ...READINGS.map((kind) => ({ words: kind.words, read: readingReader(kind) })),
+  ...FINDINGS.map((kind) => ({ words: kind.words, read: findingReader(kind) })),
+  ...CAME_OUT.map((cameOut) => ({ words: CAME_OUT_WORDS[cameOut], read: cycleReader(cameOut) })),
+  ...COMPLAINTS.map(({ id, words }) => ({
+    words: [...words],
+    read: (rest: string): Understood =>
+      rest === ''
+        ? { said: { kind: 'complaint', payload: { complaint: id } } }
+        : { problem: `“${rest}” is not understood after the complaint` },
+  })),
+]
+
+const spoken = (text: string) => text.trim().toLowerCase().replace(/\s+/g, ' ')
+
+/**
+ * Understands one statement: subject first, then its value or state ("free 42", "sink 6 in 60 s", "boot wet",
+ * "3 clear 12 ml", "top up"). The longest subject that fits and can read the rest wins.
+ */
+export function understand(text: string, context: SayContext): Understood {
+  const say = spoken(text)
+  if (say === '') return { problem: 'Say what was seen, felt or measured' }
+  const note = /^\s*note\b(.*)$/is.exec(text)
+  if (note) return readNote(note[1]!.trim())
+  const counted = /^(\d+) (?:strokes? )?(.+)$/.exec(say)
+  if (counted && Object.values(CAME_OUT_WORDS).flat().some((word) => counted[2]!.startsWith(word))) {
+    const strokes = Number(counted[1])
+    if (strokes < 1 || strokes > 200) return { problem: 'Strokes: 1 to 200 in one cycle' }
+    return understand(counted[2]!, { ...context, cycle: { ...context.cycle, strokes } })
+  }
+  const fits = WAYS.flatMap((way) =>
+    way.words.filter((word) => say === word || say.startsWith(`${word} `)).map((word) => ({ way, word })),
+  ).sort((a, b) => b.word.length - a.word.length)
+  let problem: string | undefined
+  for (const { way, word } of fits) {
+    const found = way.read(say.slice(word.length).trim(), context)
+    if ('said' in found) return found
+    problem ??= found.problem
+  }
+  return { problem: problem ?? `“${text.trim()}” is not known. Start with a place, a reading or a complaint` }
+}
+
+/** Subjects that go on from what was typed, nearest first. */
+export function completions(text: string, most = 6): string[] {
+  const say = spoken(text)
+  if (say === '') return []
+  const all = ['note', ...WAYS.flatMap((way) => way.words)]
+  const starts = all.filter((word) => word.startsWith(say) && word !== say)
+  const holds = all.filter((word) => !word.startsWith(say) && word.includes(say))
+  const states = FINDINGS.flatMap((kind) =>
+    kind.words.filter((word) => say === word).flatMap((word) => [`${word} ${kind.present}`, `${word} ${kind.absent}`]),
+  )
+  return [...new Set([...states, ...starts, ...holds])].slice(0, most)
+}
+
+function readingReader(kind: ReadingKind): Way['read'] {
+  const pattern = kind.over
+    ? /^(-?[\d.,]+) ?(mm|cm|in|inch|")?(?: (?:in|over) ([\d.,]+) ?(s|sec|seconds|min|minutes|h|hours)?)?$/
+    : /^(-?[\d.,]+) ?(mm|cm|in|inch|")?$/
+  return (rest, context) => {
+    // Between two numbers "in" is a word, not inches.
+    const match = pattern.exec(kind.over ? rest.replace(/^(-?[\d.,]+) in (?=[\d.,])/, '$1 over ') : rest)
+    const number = match ? toNumber(match[1]!) : null
+    if (!match || number === null)
+      return { problem: `${kind.label}: say a number, as in “${kind.words[0]} ${kind.over ? '6 in 60 s' : '42'}”` }
+    const value = lengthInMm(number, unitOf(match[2]) ?? context.lengths)
+    if (value < kind.min || value > kind.max)
+      return { problem: `${kind.label}: ${kind.min} to ${kind.max} mm; this is ${Number(value.toFixed(1))} mm` }
+    const payload: Payloads['measurement'] = { reading: kind.name, value, phase: context.phase }
+    if (kind.over) {
+      const count = match[3] === undefined ? kind.over : toNumber(match[3])
+      const duration = count === null ? null : count * secondsPer(match[4])
+      if (duration === null || duration < 1 || duration > 604_800)
+        return { problem: `${kind.label}: the hold lasts 1 s to 7 days` }
+      payload.duration = duration
+    }
+    return { said: { kind: 'measurement', payload } }
+  }
+}
+
+function findingReader(kind: FindingKind & { id: Payloads['finding']['finding'] }): Way['read'] {
+  return (rest, { phase }) => {
+    const is = (words: string[]) => words.includes(rest)
+    const state = is([kind.present, ...PRESENT.filter((word) => word !== kind.absent)])
+      ? 'present'
+      : is([kind.absent, ...ABSENT])
+        ? 'absent'
+        : is(NOT_LOOKED)
+          ? 'notLooked'
+          : null
+    if (state === null)
+      return { problem: `${kind.label}: say “${kind.present}”, “${kind.absent}” or “not looked”` }
+    return { said: { kind: 'finding', payload: { finding: kind.id, state, phase } } }
+  }
+}
+
+function cycleReader(cameOut: CameOut): Way['read'] {
+  return (rest, { cycle }) => {
+    const match = /^(?:(dark|fresh) ?)?(?:([\d.,]+) ?(ml|cl)?)?$/.exec(rest)
+    const amount = match?.[2] === undefined ? undefined : toNumber(match[2])
+    if (!match || amount === null) return { problem: `“${rest}”: say the ml in the bottle, dark or fresh` }
+    const payload: Payloads['bleedCycle'] = { ...cycle, cameOut }
+    if (match[1] === 'dark' || match[1] === 'fresh') payload.colour = match[1]
+    if (amount !== undefined) {
+      payload.bottle = volumeInMm3(amount, match[3] === 'cl' ? 'cl' : 'ml')
+      if (payload.bottle > 2_000_000) return { problem: 'In the bottle: at most 2000 ml in one cycle' }
+    }
+    return { said: { kind: 'bleedCycle', payload } }
+  }
+}
+
+function readTopUp(rest: string): Understood {
+  const match = /^(?:([\d.,]+) ?(ml|cl)?)?$/.exec(rest)
+  const amount = match?.[1] === undefined ? undefined : toNumber(match[1])
+  if (!match || amount === null) return { problem: 'Top-up: say how many ml, or nothing' }
+  if (amount === undefined) return { said: { kind: 'topUp', payload: {} } }
+  const volume = volumeInMm3(amount, match[2] === 'cl' ? 'cl' : 'ml')
+  if (volume > 2_000_000) return { problem: 'Top-up: at most 2000 ml' }
+  return { said: { kind: 'topUp', payload: { volume } } }
+}
+
+function readNote(rest: string): Understood {
+  return rest === ''
+    ? { problem: 'Note: say what to keep' }
+    : { said: { kind: 'note', payload: { words: rest } } }
+}
+
+/** 4.5 and 4,5 alike; null for what is no number. */
+function toNumber(text: string): number | null {
+  return /^-?\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : null
+}
+
+function unitOf(text: string | undefined): LengthUnit | undefined {
+  if (text === undefined) return undefined
+  return text === 'mm' || text === 'cm' ? text : 'in'
+}
+
+const secondsPer = (unit: string | undefined): number =>
+  unit?.startsWith('h') ? 3600 : unit?.startsWith('min') ? 60 : 1

@@ -1,0 +1,185 @@
+import { isImplausible, rodState, WANTED_RESERVE } from '../circuit'
+import { findingKind, FINDINGS, type FindingId } from '../diagnosis'
+import type { Installation } from '../installation'
+import { readingKind, READINGS, type JobState, type Verdict, type VerdictReason } from '../journal'
+import { shown } from '../quantity'
+import { phaseFigures, type PhaseFigures } from './phase'
+import { LIMITS, PROOF_CHECKS, PROOF_READINGS } from './rules'
+
+/** Figures of a job before and after, and the verdict that they add up to. */
+export interface Proof {
+  before: PhaseFigures
+  after: PhaseFigures
+  verdict: Verdict
+}
+
+/**
+ * Judges a job: stop where anything must stop it, not yet where anything is owed or short, else pass.
+ * Every reason carries its figure and limit where it has one.
+ */
+export function judge(
+  installation: Installation,
+  state: JobState,
+  wantedReserve = WANTED_RESERVE,
+): Proof {
+  const before = phaseFigures(installation, state.readings.asFound, wantedReserve)
+  const after = phaseFigures(installation, state.readings.after, wantedReserve)
+  const reasons = [
+    ...stopFindings(state),
+    ...rod(after, state),
+    ...air(after, wantedReserve),
+    ...takeUp(state, wantedReserve),
+    ...sinkOf(state),
+    ...strokeOf(after, state),
+    ...bleed(state),
+    ...owed(state),
+    ...checks(installation, state),
+  ]
+  const has = (outcome: VerdictReason['outcome']) => reasons.some((reason) => reason.outcome === outcome)
+  const outcome = has('stop') ? 'stop' : has('notYet') ? 'notYet' : 'pass'
+  return { before, after, verdict: { outcome, reasons } }
+}
+
+/** Stop-work findings that are present and were not later found absent. */
+export function openStops(state: JobState): { finding: FindingId; words: string }[] {
+  const open: { finding: FindingId; words: string }[] = []
+  for (const { id, stop } of FINDINGS)
+    if (stop && latest(state, id) === 'present') open.push({ finding: id, words: stop })
+  return open
+}
+
+/** What was last said of a finding, the later phase over the earlier. */
+function latest(state: JobState, id: FindingId): 'present' | 'absent' | 'notLooked' {
+  for (const phase of ['after', 'working', 'asFound'] as const) {
+    const said = state.found[phase][id]?.payload.state
+    if (said && said !== 'notLooked') return said
+  }
+  return 'notLooked'
+}
+
+const stopFindings = (state: JobState): VerdictReason[] =>
+  openStops(state).map(({ finding, words }) => ({ rule: finding, outcome: 'stop', words }))
+
+function rod({ installation }: PhaseFigures, state: JobState): VerdictReason[] {
+  const reading = state.readings.after.rodClearance?.payload.value
+  if (reading === undefined) {
+    return latest(state, 'rodTight') === 'present'
+      ? [{ rule: 'rodClearance', outcome: 'stop', words: 'No play at the rod with the pedal up: it may hold the port shut. Shorten it and measure.' }]
+      : []
+  }
+  const { portClosure } = installation.circuit.master
+  const figures = { figure: reading, limit: 0, unit: 'mm' }
+  switch (rodState(reading, portClosure)) {
+    case 'portCovered':
+      return [{ rule: 'rodClearance', outcome: 'stop', words: `Rod ${shown(-reading, 1)} mm too long: the port never opens. The clutch loses its clamp and burns as it wears and warms.`, ...figures }]
+    case 'preloaded':
+      return [{ rule: 'rodClearance', outcome: 'stop', words: `Rod ${shown(-reading, 1)} mm too long: it holds the piston in and part covers the port. Adjust before going on.`, ...figures }]
+    default:
+      return [{ rule: 'rodClearance', outcome: 'pass', words: `Rod clear of the piston by ${shown(reading, 1)} mm`, ...figures }]
+  }
+}
+
+function air({ air, allowed }: PhaseFigures, wanted: number): VerdictReason[] {
+  if (air === null) return []
+  if (isImplausible(air))
+    return [{ rule: 'air', outcome: 'notYet', words: `Free travel and geometry do not fit: ${air.implausible}` }]
+  const ml = (mm3: number) => shown(mm3 / 1000, 2)
+  const figures = { figure: air.air / 1000, limit: allowed / 1000, unit: 'ml' }
+  const good = air.air <= allowed || air.low <= 0
+  const range = `${ml(Math.max(0, air.low))} to ${ml(Math.max(0, air.high))} ml`
+  return [
+    {
+      rule: 'air',
+      outcome: good ? 'pass' : 'notYet',
+      words: good
+        ? air.low <= 0
+          ? `No air to be seen, at most ${ml(Math.max(0, air.high))} ml`
+          : `Air ${ml(air.air)} ml (${range}), within the ${ml(allowed)} ml that leave ${wanted} mm`
+        : `Air ${ml(air.air)} ml (${range}); ${ml(allowed)} ml would leave ${wanted} mm of reserve. Bleed on, or change the method.`,
+      ...figures,
+    },
+  ]
+}
+
+function takeUp(state: JobState, wanted: number): VerdictReason[] {
+  const height = state.readings.after.takeUpHeight?.payload.value
+  if (height === undefined) return []
+  const good = height >= wanted
+  const figures = { figure: height, limit: wanted, unit: 'mm' }
+  const words = good
+    ? `Takes up ${shown(height, 0)} mm above the floor`
+    : `Takes up ${shown(height, 0)} mm above the floor; ${wanted} mm are wanted`
+  return [{ rule: 'takeUpHeight', outcome: good ? 'pass' : 'notYet', words, ...figures }]
+}
+
+function sinkOf(state: JobState): VerdictReason[] {
+  const reading = state.readings.after.sink?.payload
+  if (!reading) return []
+  const perMinute = (reading.value / (reading.duration ?? 60)) * 60
+  const good = perMinute <= LIMITS.sinkPerMinute
+  const figures = { figure: perMinute, limit: LIMITS.sinkPerMinute, unit: 'mm/min' }
+  const words = good
+    ? `Holds: ${shown(perMinute, 1)} mm in a minute`
+    : `Sinks ${shown(perMinute, 1)} mm in a minute. Dry parts and a level that stays: the master’s primary cup.`
+  return [{ rule: 'sink', outcome: good ? 'pass' : 'notYet', words, ...figures }]
+}
+
+function strokeOf({ solution, installation }: PhaseFigures, state: JobState): VerdictReason[] {
+  const reading = state.readings.after.rodStroke?.payload.value
+  if (reading === undefined || installation.circuit.slave.type === 'concentric') return []
+  const expected = solution.at.rodStroke
+  const short = expected - reading
+  const before = state.readings.asFound.rodStroke?.payload.value
+  // With an assumed circuit the expected stroke is a guess; longer than as found is then proof enough.
+  const measured = installation.assumed.length === 0
+  const good = short <= LIMITS.rodStrokeShort || (!measured && (before === undefined || reading > before))
+  const words = good
+    ? `Rod moves ${shown(reading, 1)} mm`
+    : `Rod moves ${shown(reading, 1)} mm; this circuit should give ${shown(expected, 1)}. Firm pedal: look at slop, fork and bracket.`
+  return [
+    { rule: 'rodStroke', outcome: good ? 'pass' : 'notYet', words, figure: reading, limit: expected, unit: 'mm' },
+  ]
+}
+
+function bleed({ bleed: { cycles, clearInRow } }: JobState): VerdictReason[] {
+  if (cycles.length === 0) return []
+  const good = clearInRow >= LIMITS.clearInRow
+  const words = good
+    ? `Clear ${clearInRow} times in a row`
+    : `Clear ${clearInRow} times in a row; ${LIMITS.clearInRow} are wanted`
+  return [
+    { rule: 'clearInRow', outcome: good ? 'pass' : 'notYet', words, figure: clearInRow, limit: LIMITS.clearInRow, unit: '' },
+  ]
+}
+
+/** What was measured before is measured again, and what every proof needs is measured at all. */
+export function readingsOwed(state: JobState): (typeof READINGS)[number]['name'][] {
+  const { asFound, after } = state.readings
+  return READINGS.filter(
+    ({ name, proves }) => (PROOF_READINGS.includes(name) || (proves && asFound[name])) && !after[name],
+  ).map(({ name }) => name)
+}
+
+const owed = (state: JobState): VerdictReason[] =>
+  readingsOwed(state).map((name) => ({
+    rule: name,
+    outcome: 'notYet',
+    words: `${readingKind(name).label} is not measured again yet`,
+  }))
+
+/** Checks of this job that the proof needs, and how they stand in the after phase. */
+export function proofChecks(installation: Installation, state: JobState) {
+  return PROOF_CHECKS.filter((check) => !check.sharedOnly || installation.reservoir.sharedWithBrakes).map(
+    (check) => ({ ...check, state: state.found.after[check.finding]?.payload.state ?? 'notLooked' }),
+  )
+}
+
+function checks(installation: Installation, state: JobState): VerdictReason[] {
+  return proofChecks(installation, state).flatMap(({ finding, owed, state: said }): VerdictReason[] => {
+    const { label, present, absent, stop } = findingKind(finding)
+    if (said === 'absent') return [{ rule: finding, outcome: 'pass', words: `${label}: ${absent}` }]
+    if (said === 'notLooked') return [{ rule: finding, outcome: 'notYet', words: `${owed}: not looked at` }]
+    // A stop-work finding has already said so above.
+    return stop ? [] : [{ rule: finding, outcome: 'notYet', words: `${label}: ${present}` }]
+  })
+}

@@ -1,0 +1,39 @@
+import { isImplausible } from '../circuit'
+import type { PhaseFigures } from './phase'
+
+/** How a person reads lengths and volumes. */
+export interface Format {
+  length: (mm: number) => string
+  volume: (mm3: number) => string
+}
+
+/** What a phase's figures mean, in a sentence or two that can be said aloud. */
+export function meaning({ air, solution, circuit, installation, airFrom }: PhaseFigures, f: Format): string {
+  if (air === null)
+    return 'Free travel is not measured yet. It tells how much air there is: one finger on the pad, tape along its path.'
+  if (isImplausible(air)) return `The reading and the geometry do not fit: ${air.implausible}`
+  const parts: string[] = []
+  if (air.low <= 0) parts.push(`No air to be seen, at most ${f.volume(Math.max(0, air.high))}.`)
+  else {
+    const source = airFrom === 'freeTravel' ? 'free travel' : 'the take-up'
+    parts.push(
+      `About ${f.volume(air.air)} of air by ${source}, ${f.volume(air.low)} to ${f.volume(air.high)}.`,
+      `It takes ${f.length(solution.budget.air)} of the pad’s ${f.length(circuit.pedal.travel)}.`,
+    )
+  }
+  parts.push(release(solution, f))
+  const guess = installation.assumed.length
+  if (guess > 0) parts.push(`${guess} figures of this vehicle are assumed and widen this.`)
+  return parts.join(' ')
+}
+
+function release({ releases, reserve, limitedBy }: PhaseFigures['solution'], f: Format): string {
+  if (releases) return `The disc is free ${f.length(reserve)} above the floor.`
+  const short = reserve < 0 ? `${f.length(-reserve)} of pad is missing to free the disc` : 'The disc does not come free'
+  const stop = {
+    pedal: 'the pad is on the floor first',
+    master: 'the master’s piston is at its end first',
+    slave: 'the slave is at its end first',
+  }
+  return `${short}: ${stop[limitedBy ?? 'pedal']}.`
+}

@@ -1,0 +1,99 @@
+import {
+  airAllowed,
+  airFromEngagement,
+  airFromFreeTravel,
+  isImplausible,
+  NINETY,
+  solveCircuit,
+  WANTED_RESERVE,
+  type Circuit,
+  type CircuitSolution,
+  type Implausible,
+  type TrappedAir,
+} from '../circuit'
+import { spreadOf, uncertaintyOf, withMeasured, type Installation, type Spread } from '../installation'
+import type { Readings } from '../journal'
+
+/** What the readings of one phase of a job mean on this very circuit. */
+export interface PhaseFigures {
+  /** The installation with what was measured in this phase in its place. */
+  installation: Installation
+  /** Null where neither free travel nor take-up was measured. */
+  air: TrappedAir | Implausible | null
+  airFrom: 'freeTravel' | 'takeUpHeight' | null
+  /** Circuit with the trapped air found, none where none was measured or to be seen. */
+  circuit: Circuit
+  solution: CircuitSolution
+  /** Reserve as computed, with its spread. */
+  reserve: Spread
+  /** Air that still leaves the wanted reserve, mm³. */
+  allowed: number
+}
+
+/** The figures of a phase from its readings. */
+export function phaseFigures(
+  start: Installation,
+  readings: Readings,
+  wantedReserve = WANTED_RESERVE,
+): PhaseFigures {
+  const installation = withReadings(start, readings)
+  const { circuit } = installation
+  const free = readings.freeTravel?.payload.value
+  const takeUp = readings.takeUpHeight?.payload.value
+  const infer = airReader(circuit.pedal.travel, free, takeUp)
+  const air = infer ? infer(circuit, { uncertain: uncertaintyOf(installation) }) : null
+  const airOf = (c: Circuit): number => {
+    const found = infer ? infer(c, { uncertain: [] }) : null
+    return found === null || isImplausible(found) ? 0 : Math.max(0, found.air)
+  }
+  const filled = { ...circuit, air: airOf(circuit) }
+  // The air is found anew for each shifted circuit: what makes it larger also makes the circuit stiffer.
+  const reserveOf = (c: Circuit) => solveCircuit({ ...c, air: airOf(c) }).reserve
+  const reserve = spreadOf(installation, reserveOf)!
+  return {
+    installation,
+    air,
+    airFrom: !infer ? null : free === undefined ? 'takeUpHeight' : 'freeTravel',
+    circuit: filled,
+    solution: solveCircuit(filled),
+    reserve:
+      air === null || isImplausible(air) ? reserve : widenedByReading(reserve, filled, air),
+    allowed: airAllowed(circuit, wantedReserve),
+  }
+}
+
+type AirReader = (
+  circuit: Circuit,
+  options: { uncertain: ReturnType<typeof uncertaintyOf> },
+) => TrappedAir | Implausible
+
+function airReader(travel: number, free: number | undefined, takeUp: number | undefined): AirReader | null {
+  if (free !== undefined) return (c, options) => airFromFreeTravel(c, free, options)
+  if (takeUp !== undefined) return (c, options) => airFromEngagement(c, travel - takeUp, options)
+  return null
+}
+
+/** The reading's own error, as air, costs reserve too. */
+function widenedByReading(reserve: Spread, circuit: Circuit, found: TrappedAir): Spread {
+  const perAir =
+    solveCircuit({ ...circuit, air: circuit.air + 1 }).reserve - solveCircuit(circuit).reserve
+  const own = found.shares.filter(({ name }) => name === 'reading' || name === 'touchForce')
+  const sigma = Math.abs(perAir) * Math.hypot(...own.map((share) => share.sigma))
+  const half = Math.hypot((reserve.high - reserve.low) / 2, NINETY * sigma)
+  return {
+    value: reserve.value,
+    low: reserve.value - half,
+    high: reserve.value + half,
+    shares: [...reserve.shares, { name: 'reading', sigma }].sort((a, b) => b.sigma - a.sigma),
+  }
+}
+
+/** A measured pad height is the pad's travel, a measured clearance the rod's. */
+function withReadings(start: Installation, readings: Readings): Installation {
+  let installation = start
+  const { padHeight, rodClearance } = readings
+  if (padHeight) installation = withMeasured(installation, 'pedal.travel', padHeight.payload.value)
+  if (rodClearance)
+    installation = withMeasured(installation, 'master.pushrodClearance', rodClearance.payload.value)
+  return installation
+}

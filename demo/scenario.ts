@@ -1,0 +1,183 @@
+import { freeTravel, solveCircuit, type Circuit } from '../core/circuit'
+import { fromArchetype, withMeasured, type Installation } from '../core/installation'
+import type { Kind, Payloads, Phase } from '../core/journal'
+
+/**
+ * Fennock Island Depot: one workshop on an invented island. Every vehicle, person and figure is invented;
+ * the readings are worked out with the core and rounded to what a tape shows, so that they belong together.
+ */
+export const PEOPLE = ['Orla Venn', 'Tam Brackley', 'Jory Pell'] as const
+export type DemoPerson = (typeof PEOPLE)[number]
+
+/** One entry of the scenario: minutes after the job was opened, by whom, what. */
+export type Line = { [K in Kind]: [minute: number, by: DemoPerson, kind: K, payload: Payloads[K]] }[Kind]
+
+export interface DemoJob {
+  vehicle: { name: string; plate: string; installation: Installation }
+  title: string
+  /** Days before the demo was loaded. */
+  daysAgo: number
+  lines: Line[]
+}
+
+const measured = (archetype: string, fields: Record<string, number>): Installation =>
+  Object.entries(fields).reduce(
+    (installation, [path, value]) => withMeasured(installation, path, value),
+    fromArchetype(archetype),
+  )
+
+/** What a tape shows of this circuit, to the millimetre; the rod's rule to half a one. */
+function tape(circuit: Circuit) {
+  const solved = solveCircuit(circuit)
+  return {
+    free: Math.round(freeTravel(circuit)),
+    takeUp: solved.engagement === null ? 0 : Math.round(circuit.pedal.travel - solved.engagement),
+    rod: Math.round(solved.at.rodStroke * 2) / 2,
+  }
+}
+
+const withAir = (installation: Installation, air: number): Circuit => ({ ...installation.circuit, air })
+
+const reading = (
+  name: Payloads['measurement']['reading'],
+  value: number,
+  phase: Phase,
+  duration?: number,
+): Payloads['measurement'] => ({ reading: name, value, phase, ...(duration && { duration }) })
+
+const found = (
+  finding: Payloads['finding']['finding'],
+  state: Payloads['finding']['state'],
+  phase: Phase = 'asFound',
+): Payloads['finding'] => ({ finding, state, phase })
+
+const cycle = (
+  cameOut: Payloads['bleedCycle']['cameOut'],
+  strokes: number,
+  bottleMl: number,
+  colour: 'dark' | 'fresh',
+): Payloads['bleedCycle'] => ({ method: 'openPush', strokes, cameOut, bottle: bottleMl * 1000, colour })
+
+/** A high crest behind the bulkhead, and a master whose rod end is damp. In Find. */
+function mailVan(): DemoJob {
+  const installation = measured('long-line', {
+    'pedal.ratio': 6,
+    'pedal.travel': 155,
+    'master.bore': 15.87,
+    'slave.bore': 20.64,
+    'lines.0.length': 1450,
+    'lines.1.length': 380,
+    'master.pushrodClearance': 0.4,
+  })
+  const shows = tape(withAir(installation, 1200))
+  return {
+    vehicle: { name: 'Mail van, north round', plate: 'FID 07', installation },
+    title: 'Pedal low every morning, two strokes bring it back',
+    daysAgo: 1,
+    lines: [
+      [0, 'Orla Venn', 'goal', { jobKind: 'fault', wanted: 'On the round again by Thursday’s ferry' }],
+      [1, 'Orla Venn', 'complaint', { complaint: 'afterStanding' }],
+      [2, 'Orla Venn', 'complaint', { complaint: 'soft' }],
+      [9, 'Orla Venn', 'finding', found('levelLow', 'present')],
+      [10, 'Orla Venn', 'finding', found('fluidDark', 'present')],
+      [12, 'Orla Venn', 'finding', found('rodEndDamp', 'present')],
+      [13, 'Orla Venn', 'finding', found('carpetWet', 'absent')],
+      [15, 'Orla Venn', 'finding', found('outletDamp', 'absent')],
+      [21, 'Orla Venn', 'finding', found('bootWet', 'absent')],
+      [24, 'Tam Brackley', 'measurement', reading('freeTravel', shows.free, 'asFound')],
+      [26, 'Tam Brackley', 'measurement', reading('rodStroke', shows.rod, 'asFound')],
+      [30, 'Tam Brackley', 'finding', found('pumpsUp', 'present')],
+    ],
+  }
+}
+
+/** Gearbox was out; the line came back with air in it. In Bleed. */
+function quarryTipper(): DemoJob {
+  const installation = measured('light-truck', {
+    'pedal.ratio': 6.2,
+    'pedal.travel': 175,
+    'master.bore': 19.05,
+    'master.pushrodClearance': 0.5,
+    'slave.bore': 23.81,
+    'lines.0.length': 1900,
+    'lines.1.length': 450,
+  })
+  const before = tape(withAir(installation, 4200))
+  const half = tape(withAir(installation, 1900))
+  const late = tape(withAir(installation, 600))
+  return {
+    vehicle: { name: 'Quarry tipper', plate: 'FID 22', installation },
+    title: 'No pedal after the gearbox was out',
+    daysAgo: 2,
+    lines: [
+      [0, 'Jory Pell', 'goal', { jobKind: 'afterOtherWork', wanted: 'Back at the face on Monday' }],
+      [1, 'Jory Pell', 'complaint', { complaint: 'low' }],
+      [6, 'Jory Pell', 'finding', found('levelLow', 'absent')],
+      [7, 'Jory Pell', 'finding', found('rodEndDamp', 'absent')],
+      [10, 'Jory Pell', 'finding', found('bootWet', 'absent')],
+      [14, 'Jory Pell', 'measurement', reading('freeTravel', before.free, 'asFound')],
+      [15, 'Jory Pell', 'measurement', reading('rodStroke', before.rod, 'asFound')],
+      [32, 'Jory Pell', 'bleedCycle', cycle('foam', 4, 21, 'dark')],
+      [35, 'Jory Pell', 'bleedCycle', cycle('large', 4, 24, 'dark')],
+      [38, 'Jory Pell', 'bleedCycle', cycle('large', 4, 25, 'dark')],
+      [40, 'Jory Pell', 'topUp', { volume: 70_000 }],
+      [43, 'Jory Pell', 'measurement', reading('freeTravel', half.free, 'working')],
+      [47, 'Jory Pell', 'bleedCycle', cycle('few', 4, 27, 'fresh')],
+      [50, 'Jory Pell', 'bleedCycle', cycle('few', 4, 27, 'fresh')],
+      [53, 'Jory Pell', 'topUp', { volume: 54_000 }],
+      [56, 'Jory Pell', 'bleedCycle', cycle('clear', 4, 28, 'fresh')],
+      [58, 'Jory Pell', 'measurement', reading('freeTravel', late.free, 'working')],
+      [61, 'Jory Pell', 'bleedCycle', cycle('clear', 4, 28, 'fresh')],
+    ],
+  }
+}
+
+/** Concentric slave and a reservoir shared with the brakes; the new slave is in and bled. In Prove. */
+function schoolMinibus(): DemoJob {
+  const installation = measured('concentric', {
+    'pedal.ratio': 5.3,
+    'pedal.travel': 140,
+    'master.bore': 19.05,
+    'master.pushrodClearance': 0.3,
+    'slave.outer': 51,
+    'slave.inner': 40.5,
+    'lines.0.length': 520,
+    'lines.1.length': 420,
+  })
+  const before = tape(withAir(installation, 2400))
+  const after = tape(withAir(installation, 60))
+  return {
+    vehicle: { name: 'School minibus', plate: 'FID 31', installation },
+    title: 'Fluid under the bell housing, pedal on the floor',
+    daysAgo: 5,
+    lines: [
+      [0, 'Tam Brackley', 'goal', { jobKind: 'fault', wanted: 'Before the school run on Wednesday' }],
+      [1, 'Tam Brackley', 'complaint', { complaint: 'low' }],
+      [2, 'Tam Brackley', 'complaint', { complaint: 'losesFluid' }],
+      [8, 'Tam Brackley', 'finding', found('levelLow', 'present')],
+      [9, 'Tam Brackley', 'finding', found('rodEndDamp', 'absent')],
+      [14, 'Tam Brackley', 'finding', found('bellHoleWet', 'present')],
+      [20, 'Tam Brackley', 'measurement', reading('freeTravel', before.free, 'asFound')],
+      [21, 'Tam Brackley', 'measurement', reading('takeUpHeight', before.takeUp, 'asFound')],
+      [24, 'Tam Brackley', 'measurement', reading('sink', 9, 'asFound', 60)],
+      [30, 'Tam Brackley', 'note', { words: 'Slave renewed with the gearbox out; hose kept, seen sound.' }],
+      [300, 'Orla Venn', 'bleedCycle', cycle('large', 6, 38, 'dark')],
+      [306, 'Orla Venn', 'topUp', { volume: 40_000 }],
+      [311, 'Orla Venn', 'bleedCycle', cycle('few', 6, 44, 'fresh')],
+      [316, 'Orla Venn', 'topUp', { volume: 45_000 }],
+      [320, 'Orla Venn', 'bleedCycle', cycle('clear', 4, 31, 'fresh')],
+      [323, 'Orla Venn', 'bleedCycle', cycle('clear', 4, 31, 'fresh')],
+      [326, 'Orla Venn', 'bleedCycle', cycle('clear', 4, 31, 'fresh')],
+      [328, 'Orla Venn', 'topUp', { volume: 90_000 }],
+      [340, 'Orla Venn', 'measurement', reading('freeTravel', after.free, 'after')],
+      [342, 'Orla Venn', 'measurement', reading('takeUpHeight', after.takeUp, 'after')],
+      [345, 'Orla Venn', 'measurement', reading('sink', 0, 'after', 60)],
+      [347, 'Orla Venn', 'measurement', reading('rodClearance', 0.3, 'after')],
+      [350, 'Orla Venn', 'finding', found('unionsWet', 'absent', 'after')],
+      [351, 'Orla Venn', 'finding', found('levelLow', 'absent', 'after')],
+      [354, 'Orla Venn', 'finding', found('gearGrinds', 'absent', 'after')],
+    ],
+  }
+}
+
+export const scenario = (): DemoJob[] => [schoolMinibus(), quarryTipper(), mailVan()]

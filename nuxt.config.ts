@@ -1,0 +1,72 @@
+import tailwindcss from '@tailwindcss/vite'
+
+const loopback = '127.0.0.1'
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-11-01',
+  ssr: false,
+  devtools: { enabled: false },
+  telemetry: false,
+  devServer: { host: loopback },
+  modules: ['@pinia/nuxt', 'nuxt-security'],
+  css: ['~/assets/look.css'],
+  components: [{ path: '~/components', pathPrefix: false }],
+  imports: { dirs: ['composables', 'stores'] },
+  typescript: {
+    strict: true,
+    tsConfig: {
+      compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true },
+      exclude: ['../tests', '../scripts', '../.data', '../.output', '../*.config.ts', '../**/*.test.ts'],
+    },
+  },
+  app: {
+    head: {
+      htmlAttrs: { lang: 'en' },
+      title: 'Mellow Anchor',
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'description', content: 'For hydraulic clutch release circuits: find, bleed, prove.' },
+      ],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/anchor.svg' }],
+    },
+  },
+  vite: {
+    plugins: [tailwindcss()],
+    worker: { format: 'es' },
+    server: { hmr: { host: loopback } },
+  },
+  hooks: {
+    'vite:extendConfig'(config) {
+      // The server side's own hot-reload socket would otherwise listen on every address.
+      Object.assign(config, { server: { ...config.server, hmr: { host: loopback } } })
+    },
+  },
+  nitro: { errorHandler: '~~/server/problem-handler.ts' },
+  security: {
+    corsHandler: false,
+    rateLimiter: false,
+    xssValidator: false,
+    // Sizes are bounded where a body is read, which also holds for a body of unstated length.
+    requestSizeLimiter: false,
+    headers: {
+      contentSecurityPolicy: {
+        'default-src': ["'self'"],
+        'base-uri': ["'none'"],
+        'connect-src': ["'self'"],
+        'font-src': ["'self'"],
+        'form-action': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        'img-src': ["'self'", 'data:'],
+        'object-src': ["'none'"],
+        'script-src': ["'self'", "'strict-dynamic'", "'nonce-{{nonce}}'"],
+        'script-src-attr': ["'none'"],
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'worker-src': ["'self'"],
+        'upgrade-insecure-requests': false,
+      },
+      strictTransportSecurity: false,
+      xFrameOptions: 'DENY',
+      referrerPolicy: 'no-referrer',
+    },
+  },
+})

@@ -1,0 +1,3 @@
+export declare const root: string
+export declare function ensurePackages(): void
+export declare function say(line: string): void

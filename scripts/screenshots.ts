@@ -1,0 +1,59 @@
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { chromium, type Page } from '@playwright/test'
+import type { BenchJob, Person } from '../contract'
+import { CHROMIUM } from './chromium'
+import { root, say } from './packages.mjs'
+
+/**
+ * `npm run screenshots [-- folder [name …]]`: one picture of each main view from the running demo, 1280 by 800.
+ * Set MELLOW_ADDRESS where the demo is not at its usual place.
+ */
+const address = process.env.MELLOW_ADDRESS ?? 'http://127.0.0.1:4180'
+const [folder = join(root, 'docs', 'screenshots'), ...only] = process.argv.slice(2)
+mkdirSync(folder, { recursive: true })
+
+const get = async <T>(path: string) => (await (await fetch(`${address}/api${path}`)).json()) as T
+const jobs = await get<BenchJob[]>('/jobs')
+const people = await get<Person[]>('/people')
+const jobOf = (vehicle: string) => jobs.find((job) => job.vehicleName.startsWith(vehicle))!
+
+const views: [name: string, path: string, look: 'paper' | 'lamp'][] = [
+  ['bench', '/', 'paper'],
+  ['find', `/jobs/${jobOf('Mail van').id}/find`, 'paper'],
+  ['find-lamp', `/jobs/${jobOf('Mail van').id}/find`, 'lamp'],
+  ['bleed', `/jobs/${jobOf('Quarry').id}/bleed`, 'paper'],
+  ['bleed-lamp', `/jobs/${jobOf('Quarry').id}/bleed`, 'lamp'],
+  ['prove', `/jobs/${jobOf('School').id}/prove`, 'paper'],
+  ['vehicle', `/vehicles/${jobOf('Mail van').vehicleId}`, 'paper'],
+  ['new-vehicle', '/vehicles/new', 'paper'],
+  ['new-job', `/jobs/new?vehicle=${jobOf('Mail van').vehicleId}`, 'paper'],
+]
+
+async function shoot(page: Page, name: string, path: string): Promise<void> {
+  await page.goto(address + path)
+  await page.getByRole('heading', { level: 1 }).waitFor()
+  await page.waitForLoadState('networkidle')
+  await page.evaluate(() => document.fonts.ready)
+  await page.screenshot({ path: join(folder, `${name}.png`) })
+  say(`${name}.png`)
+}
+
+const browser = await chromium.launch(CHROMIUM)
+for (const [name, path, look] of views) {
+  if (only.length > 0 && !only.includes(name)) continue
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  await context.addInitScript(
+    ([who, chosen]) => {
+      localStorage.setItem('mellow-person', who!)
+      localStorage.setItem('mellow-look', chosen!)
+    },
+    [people[0]!.id, look],
+  )
+  const page = await context.newPage()
+  page.on('pageerror', (error) => say(`${name}: ${error.message}`))
+  page.on('console', (message) => message.type() === 'error' && say(`${name}: ${message.text()}`))
+  await shoot(page, name, path)
+  await context.close()
+}
+await browser.close()

@@ -1,0 +1,3 @@
+import { entriesOf } from '../../../http/journal'
+
+export default entriesOf('job')

@@ -1,0 +1,3 @@
+import { appendTo } from '../../../http/journal'
+
+export default appendTo('job')

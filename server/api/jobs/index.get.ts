@@ -1,0 +1,8 @@
+import { ListQuery } from '../../../contract'
+import { route } from '../../http/route'
+import { listJobs } from '../../services/jobs'
+import { checker } from '../../services/validate'
+
+const check = checker(ListQuery, 'query')
+
+export default route(({ database, query }) => listJobs(database, check(query)))

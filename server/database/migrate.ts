@@ -1,0 +1,29 @@
+import { SequelizeStorage, Umzug } from 'umzug'
+import type { Database } from './database'
+import { firstTables } from './migrations/0001-first-tables'
+
+/** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
+export interface Migration {
+  name: string
+  up: string[]
+  down: string[]
+}
+
+const MIGRATIONS: readonly Migration[] = [firstTables]
+export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
+
+export function migrator({ sequelize }: Database) {
+  return new Umzug({
+    migrations: MIGRATIONS.map(({ name, up, down }) => ({
+      name,
+      up: () => run(sequelize, up),
+      down: () => run(sequelize, down),
+    })),
+    storage: new SequelizeStorage({ sequelize, modelName: 'migrations' }),
+    logger: undefined,
+  })
+}
+
+async function run(sequelize: Database['sequelize'], statements: string[]): Promise<void> {
+  for (const statement of statements) await sequelize.query(statement, { raw: true })
+}

@@ -1,0 +1,23 @@
+import { EntriesQuery, IdPath, NewEntrySchema } from '../../contract'
+import type { Subject } from '../../core/journal'
+import { appendEntry, readEntries } from '../services/entries'
+import { checker } from '../services/validate'
+import { route } from './route'
+
+const checkPath = checker(IdPath)
+const checkQuery = checker(EntriesQuery, 'query')
+const checkEntry = checker(NewEntrySchema)
+
+/** The two routes of a subject's journal. */
+export const entriesOf = (type: Subject['type']) =>
+  route(({ database, params, query }) =>
+    readEntries(database, { type, id: checkPath(params).id }, checkQuery(query)),
+  )
+
+export const appendTo = (type: Subject['type']) =>
+  route(async ({ database, params, body, created }) => {
+    const { id } = checkPath(params)
+    const done = await appendEntry(database, { type, id }, checkEntry(await body()))
+    created(done.created)
+    return done.entry
+  })

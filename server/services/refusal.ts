@@ -1,0 +1,16 @@
+import type { FieldProblem } from '../../contract'
+
+/** A request that is refused, with the reason and what to do; the API turns it into problem details. */
+export class Refusal extends Error {
+  override readonly name = 'Refusal'
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly errors?: FieldProblem[],
+  ) {
+    super(message)
+  }
+}
+
+export const notFound = (what: string) => new Refusal(404, 'not-found', `There is no such ${what}`)
