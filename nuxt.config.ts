@@ -16,7 +16,14 @@ export default defineNuxtConfig({
     strict: true,
     tsConfig: {
       compilerOptions: { noUncheckedIndexedAccess: true, noUnusedLocals: true },
-      exclude: ['../tests', '../scripts', '../.data', '../.output', '../*.config.ts', '../**/*.test.ts'],
+      exclude: [
+        '../tests',
+        '../scripts',
+        '../.data',
+        '../.output',
+        '../*.config.ts',
+        '../**/*.test.ts',
+      ],
     },
   },
   app: {

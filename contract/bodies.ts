@@ -79,6 +79,10 @@ export interface BenchJob extends Job {
   lastAt: string
   lastBy: string
   outcome: 'pass' | 'notYet' | 'stop' | null
+  /** How far it has come, for the next move. */
+  freeTravelFound: boolean
+  cycles: number
+  freeTravelAfter: boolean
 }
 export interface WithEntries<T> {
   subject: T

@@ -19,10 +19,7 @@ const volume = bounded({ min: 0, max: 2_000_000 })
 /** Payload of each kind of entry. */
 const PAYLOADS = {
   goal: Type.Object({ jobKind: OneOf(JOB_KINDS), wanted: Type.String({ maxLength: 400 }) }, strict),
-  complaint: Type.Object(
-    { complaint: OneOf(COMPLAINT_IDS), words: Type.Optional(Line(400)) },
-    strict,
-  ),
+  complaint: Type.Object({ complaint: OneOf(COMPLAINT_IDS), words: Type.Optional(Line(400)) }, strict),
   finding: Type.Object(
     {
       finding: OneOf(FINDING_IDS),

@@ -10,7 +10,9 @@ export const PEOPLE = ['Orla Venn', 'Tam Brackley', 'Jory Pell'] as const
 export type DemoPerson = (typeof PEOPLE)[number]
 
 /** One entry of the scenario: minutes after the job was opened, by whom, what. */
-export type Line = { [K in Kind]: [minute: number, by: DemoPerson, kind: K, payload: Payloads[K]] }[Kind]
+export type Line = {
+  [K in Kind]: [minute: number, by: DemoPerson, kind: K, payload: Payloads[K]]
+}[Kind]
 
 export interface DemoJob {
   vehicle: { name: string; plate: string; installation: Installation }
@@ -160,7 +162,12 @@ function schoolMinibus(): DemoJob {
       [20, 'Tam Brackley', 'measurement', reading('freeTravel', before.free, 'asFound')],
       [21, 'Tam Brackley', 'measurement', reading('takeUpHeight', before.takeUp, 'asFound')],
       [24, 'Tam Brackley', 'measurement', reading('sink', 9, 'asFound', 60)],
-      [30, 'Tam Brackley', 'note', { words: 'Slave renewed with the gearbox out; hose kept, seen sound.' }],
+      [
+        30,
+        'Tam Brackley',
+        'note',
+        { words: 'Slave renewed with the gearbox out; hose kept, seen sound.' },
+      ],
       [300, 'Orla Venn', 'bleedCycle', cycle('large', 6, 38, 'dark')],
       [306, 'Orla Venn', 'topUp', { volume: 40_000 }],
       [311, 'Orla Venn', 'bleedCycle', cycle('few', 6, 44, 'fresh')],

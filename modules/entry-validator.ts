@@ -12,7 +12,11 @@ import { NewEntrySchema } from '../contract'
 export default defineNuxtModule({
   meta: { name: 'entry-validator' },
   setup(_, nuxt) {
-    addTemplate({ filename: 'entry-validator.mjs', write: true, getContents: () => compile(nuxt.options.rootDir) })
+    addTemplate({
+      filename: 'entry-validator.mjs',
+      write: true,
+      getContents: () => compile(nuxt.options.rootDir),
+    })
     addTypeTemplate({
       filename: 'types/entry-validator.d.ts',
       getContents: () => `declare module '#build/entry-validator.mjs' {
@@ -27,7 +31,6 @@ export default defineNuxtModule({
 function compile(rootDir: string): string {
   const ajv = new Ajv({
     discriminator: true,
-    strictSchema: false,
     code: { source: true, esm: true },
   })
   addFormats.default(ajv)

@@ -33,7 +33,8 @@ function fingerprint(): string {
     if (!existsSync(path)) return
     if (statSync(path).isDirectory()) {
       for (const name of readdirSync(path).sort()) walk(join(path, name))
-    } else if (!path.endsWith('.test.ts')) hash.update(path.slice(root.length)).update(readFileSync(path))
+    } else if (!path.endsWith('.test.ts'))
+      hash.update(path.slice(root.length)).update(readFileSync(path))
   }
   for (const source of SOURCES) walk(join(root, source))
   return hash.digest('hex')

@@ -26,7 +26,9 @@ export function ensureProgram(program: string, debianPackage: string): void {
       `${program} is missing and only root may install it. Run: sudo apt-get install ${debianPackage}`,
     )
   if (!onPath('apt-get'))
-    throw new Plain(`${program} is missing and this is no Debian machine. Install ${debianPackage} by hand.`)
+    throw new Plain(
+      `${program} is missing and this is no Debian machine. Install ${debianPackage} by hand.`,
+    )
   say(`Installing ${debianPackage} …`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   const apt = (...args: string[]) =>

@@ -74,7 +74,11 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
   })
 
 await start().catch(async (error: unknown) => {
-  say(error instanceof Plain ? `\n${error.message}` : `\n${error instanceof Error ? error.stack : String(error)}`)
+  say(
+    error instanceof Plain
+      ? `\n${error.message}`
+      : `\n${error instanceof Error ? error.stack : String(error)}`,
+  )
   await end()
   process.exit(1)
 })

@@ -137,20 +137,28 @@ async function launch(
     if (ended !== null || Date.now() > until) {
       if (ended === null) child.kill('SIGTERM')
       const why = ended ?? `it did not answer within ${READY_WITHIN / 1000} s`
-      throw new Plain(`The private MariaDB would not start: ${why}.\nIts log is ${log}; the last lines:\n${tail(log)}`)
+      throw new Plain(
+        `The private MariaDB would not start: ${why}.\nIts log is ${log}; the last lines:\n${tail(log)}`,
+      )
     }
     await wait(100)
   }
 }
 
 function tail(file: string): string {
-  return existsSync(file) ? readFileSync(file, 'utf8').trim().split('\n').slice(-6).join('\n') : '(no log)'
+  return existsSync(file)
+    ? readFileSync(file, 'utf8').trim().split('\n').slice(-6).join('\n')
+    : '(no log)'
 }
 
 function admin(socket: string, ...words: string[]): boolean {
-  const done = spawnSync('mariadb-admin', ['--no-defaults', '-S', socket, '--connect-timeout=5', ...words], {
-    stdio: 'ignore',
-  })
+  const done = spawnSync(
+    'mariadb-admin',
+    ['--no-defaults', '-S', socket, '--connect-timeout=5', ...words],
+    {
+      stdio: 'ignore',
+    },
+  )
   return done.status === 0
 }
 const ping = (socket: string): boolean => existsSync(socket) && admin(socket, 'ping')

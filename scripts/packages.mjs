@@ -13,7 +13,9 @@ export const root = dirname(dirname(fileURLToPath(import.meta.url)))
  */
 export function ensurePackages() {
   const stamp = join(root, 'node_modules', '.mellow-lock')
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
   const installed = existsSync(stamp) && readFileSync(stamp, 'utf8') === lock
   if (!installed) {
     say('Installing packages (npm ci) …')
@@ -35,7 +37,9 @@ export function say(line) {
 function run(/** @type {string} */ command, /** @type {string[]} */ args) {
   const done = spawnSync(command, args, { cwd: root, stdio: ['ignore', 2, 2] })
   if (done.status !== 0) {
-    say(`\n${command} ${args.join(' ')} failed. Check the network to the npm registry, then start again.`)
+    say(
+      `\n${command} ${args.join(' ')} failed. Check the network to the npm registry, then start again.`,
+    )
     process.exit(1)
   }
 }

@@ -5,8 +5,13 @@ export default function problemHandler(error: H3Error, event: H3Event) {
   const status = error.statusCode || 500
   setResponseStatus(event, status)
   const api = event.path.startsWith('/api')
-  const detail = status === 404 ? 'There is nothing at this address' : 'The server failed on this request'
-  setResponseHeader(event, 'content-type', api ? 'application/problem+json' : 'text/plain; charset=utf-8')
+  const detail =
+    status === 404 ? 'There is nothing at this address' : 'The server failed on this request'
+  setResponseHeader(
+    event,
+    'content-type',
+    api ? 'application/problem+json' : 'text/plain; charset=utf-8',
+  )
   const title = status === 404 ? 'not found' : 'failed'
   const body = { type: `urn:mellow-anchor:${title.replace(' ', '-')}`, title, status, detail }
   return send(event, api ? JSON.stringify(body) : detail)

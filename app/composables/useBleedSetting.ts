@@ -1,6 +1,26 @@
 import { useStorage } from '@vueuse/core'
-import type { Method } from '~~/core/journal'
+import { computed, type Ref } from 'vue'
+import type { JobState, Method } from '~~/core/journal'
 
-/** Method and strokes of a cycle as last used on a job; kept on this device. */
-export const useBleedSetting = (jobId: string) =>
-  useStorage<{ method: Method; strokes: number }>(`mellow-cycle-${jobId}`, { method: 'openPush', strokes: 1 })
+/** Method and strokes of the next cycle: as chosen on this device, else as in the job's newest cycle. */
+export function useBleedSetting(jobId: string, state: Ref<JobState>) {
+  const chosen = useStorage<{ method: Method; strokes: number } | null>(
+    `mellow-cycle-${jobId}`,
+    null,
+    undefined,
+    {
+      serializer: {
+        read: (text) => JSON.parse(text) as { method: Method; strokes: number },
+        write: JSON.stringify,
+      },
+    },
+  )
+  return computed({
+    get: () => {
+      if (chosen.value) return chosen.value
+      const newest = state.value.bleed.cycles.at(-1)?.payload
+      return { method: newest?.method ?? ('openPush' as Method), strokes: newest?.strokes ?? 1 }
+    },
+    set: (setting) => (chosen.value = setting),
+  })
+}

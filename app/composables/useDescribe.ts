@@ -15,7 +15,8 @@ export function describe(entry: Pick<Entry, 'kind' | 'payload'>): string {
     case 'finding': {
       const { finding, state, phase } = entry.payload as Payloads['finding']
       const kind = findingKind(finding)
-      const said = state === 'present' ? kind.present : state === 'absent' ? kind.absent : 'not looked at'
+      const said =
+        state === 'present' ? kind.present : state === 'absent' ? kind.absent : 'not looked at'
       return `${kind.label}: ${said}${PHASE_WORDS[phase]}`
     }
     case 'measurement':
@@ -47,7 +48,10 @@ function describeReading({ reading, value, duration, phase }: Payloads['measurem
 }
 
 function describeCycle({ strokes, cameOut, colour, bottle }: Payloads['bleedCycle']): string {
-  const parts = [`${strokes} ${strokes === 1 ? 'stroke' : 'strokes'}`, CAME_OUT_WORDS[cameOut].toLowerCase()]
+  const parts = [
+    `${strokes} ${strokes === 1 ? 'stroke' : 'strokes'}`,
+    CAME_OUT_WORDS[cameOut].toLowerCase(),
+  ]
   if (colour) parts.push(colour)
   if (bottle !== undefined) parts.push(millilitres(bottle))
   return parts.join(', ')

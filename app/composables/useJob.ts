@@ -98,8 +98,24 @@ function openJob(id: string) {
 
   void load()
   return {
-    id, subject, job, vehicle, error, problem, lastFiled, stage, phase,
-    entries, state, installation, proof, stops, load, file, withdraw, undo,
+    id,
+    subject,
+    job,
+    vehicle,
+    error,
+    problem,
+    lastFiled,
+    stage,
+    phase,
+    entries,
+    state,
+    installation,
+    proof,
+    stops,
+    load,
+    file,
+    withdraw,
+    undo,
   }
 }
 

@@ -31,14 +31,29 @@ export const CAME_OUT_WORDS: Record<CameOut, string> = {
   clear: 'Clear',
 }
 export const METHOD_WORDS: Record<Method, { name: string; cycle: string }> = {
-  openPush: { name: 'Open, push, close, lift', cycle: 'One helper. Open, push down, close, and only then lift.' },
-  pumpHold: { name: 'Pump, hold, open, close', cycle: 'One helper. Pump, hold; open and close before the pedal rises.' },
+  openPush: {
+    name: 'Open, push, close, lift',
+    cycle: 'One helper. Open, push down, close, and only then lift.',
+  },
+  pumpHold: {
+    name: 'Pump, hold, open, close',
+    cycle: 'One helper. Pump, hold; open and close before the pedal rises.',
+  },
   prop: { name: 'Pedal propped down', cycle: 'Alone. Open, push and prop; close, then lift.' },
   submerged: { name: 'Hose under fluid, left open', cycle: 'Alone. The hose end must stay under.' },
   checkValve: { name: 'Check-valve hose', cycle: 'Alone. Watch the screw’s thread for leaks.' },
   gravity: { name: 'Gravity', cycle: 'Alone and patient; a crest may keep its air.' },
-  pressure: { name: 'Low pressure at the reservoir', cycle: 'Start at 30 kPa; the maker of cap and vehicle sets the most.' },
-  vacuum: { name: 'Vacuum at the bleeder', cycle: 'Alone. Bubbles that never stop may come past the thread.' },
+  pressure: {
+    name: 'Low pressure at the reservoir',
+    cycle: 'Start at 30 kPa; the maker of cap and vehicle sets the most.',
+  },
+  vacuum: {
+    name: 'Vacuum at the bleeder',
+    cycle: 'Alone. Bubbles that never stop may come past the thread.',
+  },
   inject: { name: 'From the bleeder up', cycle: 'Empty the reservoir first, and purge the injector.' },
-  hang: { name: 'Off the vehicle, hung in a line', cycle: 'The whole circuit comes out; no crest is left.' },
+  hang: {
+    name: 'Off the vehicle, hung in a line',
+    cycle: 'The whole circuit comes out; no crest is left.',
+  },
 }

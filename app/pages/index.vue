@@ -4,7 +4,12 @@ import type { BenchJob } from '~~/contract'
 
 const route = useRoute()
 const person = usePersonStore()
-const { value: jobs, loading, error, load } = useLoaded(async () => {
+const {
+  value: jobs,
+  loading,
+  error,
+  load,
+} = useLoaded(async () => {
   await person.load()
   return api<BenchJob[]>('/jobs')
 })
@@ -14,6 +19,14 @@ const asking = computed(() => jobs.value !== null && (!person.current || 'who' i
 function stageOf(job: BenchJob) {
   const kept = localStorage.getItem(`mellow-stage-${job.id}`)
   return STAGES.find((stage) => stage === kept) ?? startStage(job.kind)
+}
+/** What would bring the job on, from what was filed. */
+function nextMove({ outcome, freeTravelFound, cycles, freeTravelAfter }: BenchJob): string {
+  if (outcome === 'pass') return 'Hand it over'
+  if (outcome === 'stop') return 'Mend what stopped it'
+  if (freeTravelAfter) return 'Finish the proof'
+  if (cycles > 0) return 'Bleed on, then measure again'
+  return freeTravelFound ? 'Find on, then bleed' : 'Measure free travel'
 }
 const OUTCOME_LOOK = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust' } as const
 </script>
@@ -32,20 +45,25 @@ const OUTCOME_LOOK = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust
           <NuxtLink to="/jobs/new" class="act">New job</NuxtLink>
         </div>
         <p v-if="jobs.length === 0" class="mt-3 max-w-xl text-soft">
-          A job needs a vehicle. Start with the vehicle: its kind, its name and three tape readings, under a minute.
+          A job needs a vehicle. Start with the vehicle: its kind, its name and three tape readings,
+          under a minute.
         </p>
         <ol v-else class="mt-4 border-t border-hairline">
           <li v-for="job in jobs" :key="job.id" class="border-b border-hairline">
             <NuxtLink
               :to="`/jobs/${job.id}/${stageOf(job)}`"
-              class="grid min-h-19 grid-cols-1 items-center gap-x-6 py-3 hover:bg-raised md:grid-cols-[minmax(0,1fr)_9rem_9rem_14rem] md:px-3"
+              class="grid min-h-19 grid-cols-1 items-center gap-x-6 py-3 hover:bg-raised md:grid-cols-[minmax(0,1fr)_9rem_15rem_8rem_15rem] md:px-3"
             >
               <span class="min-w-0">
                 <span class="block text-[1.1rem] font-semibold">{{ job.vehicleName }}</span>
                 <span class="block truncate text-soft">{{ job.title }}</span>
               </span>
               <span>{{ JOB_KIND_WORDS[job.kind] }}</span>
-              <span class="font-semibold" :class="job.outcome ? OUTCOME_LOOK[job.outcome] : 'text-soft'">
+              <span>{{ nextMove(job) }}</span>
+              <span
+                class="font-semibold"
+                :class="job.outcome ? OUTCOME_LOOK[job.outcome] : 'text-soft'"
+              >
                 {{ job.outcome ? OUTCOME_WORDS[job.outcome] : 'no verdict yet' }}
               </span>
               <span class="text-soft">{{ when(job.lastAt) }}, {{ job.lastBy }}</span>

@@ -20,4 +20,5 @@ export const keepWaiting = async (entry: Entry): Promise<void> => {
   await (await store()).put('entries', JSON.parse(JSON.stringify(entry)) as Entry)
 }
 export const allWaiting = async (): Promise<Entry[]> => (await store()).getAll('entries')
-export const noLongerWaiting = async (id: string): Promise<void> => (await store()).delete('entries', id)
+export const noLongerWaiting = async (id: string): Promise<void> =>
+  (await store()).delete('entries', id)

@@ -42,7 +42,9 @@ export const useJournalStore = defineStore('journal', () => {
   /** Entries from the server, and this browser's own that it does not have yet. */
   function take(subject: Subject, entries: Entry[]): void {
     const there = new Set(entries.map((entry) => entry.id))
-    const own = waiting.value.filter((entry) => key(entry.subject) === key(subject) && !there.has(entry.id))
+    const own = waiting.value.filter(
+      (entry) => key(entry.subject) === key(subject) && !there.has(entry.id),
+    )
     bySubject.set(key(subject), [...entries, ...own])
   }
 
@@ -107,7 +109,10 @@ export const useJournalStore = defineStore('journal', () => {
 
   function drop(entry: Entry): void {
     const list = bySubject.get(key(entry.subject)) ?? []
-    bySubject.set(key(entry.subject), list.filter((known) => known.id !== entry.id))
+    bySubject.set(
+      key(entry.subject),
+      list.filter((known) => known.id !== entry.id),
+    )
   }
 
   if (import.meta.client) {

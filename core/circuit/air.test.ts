@@ -26,13 +26,17 @@ const found = (result: ReturnType<typeof airFromFreeTravel>): TrappedAir => {
 describe('trapped air from free travel', () => {
   it('gives back the air that the forward solution was given', () => {
     fc.assert(
-      fc.property(everydayCircuit, fc.double({ min: 10, max: 40, noNaN: true }), (circuit, touchForce) => {
-        const reading = freeTravel(circuit, touchForce)
-        const { air, low, high } = found(airFromFreeTravel(circuit, reading, { touchForce }))
-        expect(Math.abs(air - circuit.air)).toBeLessThan(1e-6 * (1 + circuit.air))
-        expect(low).toBeLessThan(air)
-        expect(high).toBeGreaterThan(air)
-      }),
+      fc.property(
+        everydayCircuit,
+        fc.double({ min: 10, max: 40, noNaN: true }),
+        (circuit, touchForce) => {
+          const reading = freeTravel(circuit, touchForce)
+          const { air, low, high } = found(airFromFreeTravel(circuit, reading, { touchForce }))
+          expect(Math.abs(air - circuit.air)).toBeLessThan(1e-6 * (1 + circuit.air))
+          expect(low).toBeLessThan(air)
+          expect(high).toBeGreaterThan(air)
+        },
+      ),
     )
   })
 
@@ -81,7 +85,9 @@ describe('trapped air from the take-up', () => {
       fc.property(everydayCircuit, (circuit) => {
         const { engagement, releases } = solveCircuit(circuit)
         fc.pre(releases && engagement !== null)
-        const gentle = circuit.cover.releaseLoad.every(([, load], i, all) => i < 4 || load > 0.7 * all[3]![1])
+        const gentle = circuit.cover.releaseLoad.every(
+          ([, load], i, all) => i < 4 || load > 0.7 * all[3]![1],
+        )
         fc.pre(gentle)
         const result = airFromEngagement(circuit, engagement!)
         if (isImplausible(result)) throw new Error(result.implausible)
@@ -115,7 +121,10 @@ describe('the other measurements', () => {
     const reading = 6 * (0.4 + 1.1 + volume / area)
     expect(airBehind(first, 'master', reading)).toBeCloseTo(1000, 6)
     expect(airBehind(first, 'masterAndLine', reading)).toBeLessThan(1000)
-    expect(airBehind({ ...first, air: 700 }, 'whole', freeTravel({ ...first, air: 700 }))).toBeCloseTo(700, 6)
+    expect(airBehind({ ...first, air: 700 }, 'whole', freeTravel({ ...first, air: 700 }))).toBeCloseTo(
+      700,
+      6,
+    )
   })
 
   it('pad travel won by pumping is volume before the cup', () => {

@@ -131,7 +131,10 @@ export function airFromEngagement(
   const own = [
     {
       name: 'reading',
-      sigma: slopeOver((d) => figure(circuit, engagement + d) ?? air, options.tape ?? MEASURING_ERROR.tape),
+      sigma: slopeOver(
+        (d) => figure(circuit, engagement + d) ?? air,
+        options.tape ?? MEASURING_ERROR.tape,
+      ),
     },
   ]
   const spread = propagate(circuit, options.uncertain ?? measuredUncertainty(circuit), (c) =>
@@ -208,4 +211,3 @@ export function airAllowed(circuit: Circuit, wanted = WANTED_RESERVE): number {
 export function strokeVolume(circuit: Circuit): number {
   return volumeSent(plant(circuit), circuit.pedal.travel)
 }
-

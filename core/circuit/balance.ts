@@ -123,18 +123,12 @@ export function lastBelow(b: Balance, volume: number): number {
 }
 
 /** Greatest G over from ≤ s ≤ to, mm³; both inside the balance. */
-export const greatest = (b: Balance, from: number, to: number): number =>
-  extreme(b, from, to, Math.max)
+export const greatest = (b: Balance, from: number, to: number): number => extreme(b, from, to, Math.max)
 
 /** Least G over from ≤ s ≤ to, mm³; both inside the balance. */
 export const least = (b: Balance, from: number, to: number): number => extreme(b, from, to, Math.min)
 
-function extreme(
-  b: Balance,
-  from: number,
-  to: number,
-  pick: (a: number, b: number) => number,
-): number {
+function extreme(b: Balance, from: number, to: number, pick: (a: number, b: number) => number): number {
   let found = pick(volumeHolding(b.plant, from, b.way), volumeHolding(b.plant, to, b.way))
   for (let i = 0; i < b.s.length; i++)
     if (b.s[i]! > from && b.s[i]! < to) found = pick(found, b.volume[i]!)

@@ -117,7 +117,5 @@ export function lineSwell(line: Line): number {
   if (line.kind !== 'steel') return (line.expansion * line.length) / 1000
   const a2 = (line.innerDiameter / 2) ** 2
   const b2 = (line.outerDiameter / 2) ** 2
-  return (
-    lineVolume(line) * (2 / STEEL.youngsModulus) * ((b2 + a2) / (b2 - a2) + STEEL.poissonsRatio)
-  )
+  return lineVolume(line) * (2 / STEEL.youngsModulus) * ((b2 + a2) / (b2 - a2) + STEEL.poissonsRatio)
 }

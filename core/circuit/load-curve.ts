@@ -31,8 +31,7 @@ export function loadCurve(points: readonly (readonly [number, number])[]): LoadC
     const hr = x[i + 1]! - x[i]!
     const q = (left * hr + right * hl) / (hl + hr)
     slope[i] =
-      (Math.sign(left) + Math.sign(right)) *
-      Math.min(Math.abs(left), Math.abs(right), Math.abs(q) / 2)
+      (Math.sign(left) + Math.sign(right)) * Math.min(Math.abs(left), Math.abs(right), Math.abs(q) / 2)
   }
   slope[0] = endSlope(secant(0), slope[1]!)
   slope[n - 1] = endSlope(secant(n - 2), slope[n - 2]!)

@@ -46,13 +46,33 @@ describe('the load curve', () => {
   })
 
   it('is a straight line through two points', () => {
-    expect(loadAt(loadCurve([[0, 100], [4, 500]]), 1)).toBeCloseTo(200, 12)
+    expect(
+      loadAt(
+        loadCurve([
+          [0, 100],
+          [4, 500],
+        ]),
+        1,
+      ),
+    ).toBeCloseTo(200, 12)
   })
 
   it('has Steffen’s slope at an inner point', () => {
     // d = 600, 433.33; q = (600·1.5 + 433.33·1.5)/3 = 516.67; ½q = 258.33; sign sum 2.
-    expect(loadCurve([[0, 0], [1.5, 900], [3, 1550]]).slope[1]).toBeCloseTo(516.6667, 3)
-    expect(loadCurve([[0, 0], [1, 900], [2, 300]]).slope[1]).toBe(0)
+    expect(
+      loadCurve([
+        [0, 0],
+        [1.5, 900],
+        [3, 1550],
+      ]).slope[1],
+    ).toBeCloseTo(516.6667, 3)
+    expect(
+      loadCurve([
+        [0, 0],
+        [1, 900],
+        [2, 300],
+      ]).slope[1],
+    ).toBe(0)
   })
 })
 
@@ -72,10 +92,14 @@ describe('small parts', () => {
 
   it('absorbed volume and its inverse agree', () => {
     fc.assert(
-      fc.property(everydayCircuit, fc.double({ min: 1e-6, max: 20, noNaN: true }), (circuit, pressure) => {
-        const p = plant(circuit)
-        expect(pressureAbsorbing(p, absorbed(p, pressure))).toBeCloseTo(pressure, 7)
-      }),
+      fc.property(
+        everydayCircuit,
+        fc.double({ min: 1e-6, max: 20, noNaN: true }),
+        (circuit, pressure) => {
+          const p = plant(circuit)
+          expect(pressureAbsorbing(p, absorbed(p, pressure))).toBeCloseTo(pressure, 7)
+        },
+      ),
     )
     expect(pressureAbsorbing(plant(first), 0)).toBe(0)
   })

@@ -104,9 +104,7 @@ export function volumeSent(p: Plant, padTravel: number): number {
 
 /** Pad travel at which volume V has been sent forward, mm. */
 export function padTravelSending(p: Plant, volume: number): number {
-  return (
-    p.circuit.pedal.ratio * (p.clearance + p.circuit.master.portClosure + volume / p.masterArea)
-  )
+  return p.circuit.pedal.ratio * (p.clearance + p.circuit.master.portClosure + volume / p.masterArea)
 }
 
 /** Slave travels from 0 on at which the load curve changes its piece: contact, then each further load point. */

@@ -71,13 +71,43 @@ describe('reading a circuit', () => {
     ['/lines', { lines: 'steel' }],
     ['/lines/0', { lines: [null] }],
     ['/lines/0/kind', { lines: [{ kind: 'gold', length: 1, innerDiameter: 1 }] }],
-    ['/lines/0/outerDiameter', { lines: [{ kind: 'steel', length: 9, innerDiameter: 4, outerDiameter: 4 }] }],
+    [
+      '/lines/0/outerDiameter',
+      { lines: [{ kind: 'steel', length: 9, innerDiameter: 4, outerDiameter: 4 }] },
+    ],
     ['/slave/type', { slave: { bore: 20 } }],
     ['/slave/outer', { slave: { type: 'concentric', outer: 40, inner: 44, stroke: 12 } }],
-    ['/cover/releaseLoad/1/0', { cover: { releaseLoad: [[1, 5], [1, 9]], releaseTravel: 5, fullClampTravel: 2 } }],
+    [
+      '/cover/releaseLoad/1/0',
+      {
+        cover: {
+          releaseLoad: [
+            [1, 5],
+            [1, 9],
+          ],
+          releaseTravel: 5,
+          fullClampTravel: 2,
+        },
+      },
+    ],
     ['/cover/releaseLoad', { cover: { releaseLoad: [[1, 5]], releaseTravel: 5, fullClampTravel: 2 } }],
-    ['/cover/releaseLoad/0', { cover: { releaseLoad: [[1], [2, 3]], releaseTravel: 5, fullClampTravel: 2 } }],
-    ['/cover/fullClampTravel', { cover: { releaseLoad: [[0, 5], [1, 9]], releaseTravel: 5, fullClampTravel: 6 } }],
+    [
+      '/cover/releaseLoad/0',
+      { cover: { releaseLoad: [[1], [2, 3]], releaseTravel: 5, fullClampTravel: 2 } },
+    ],
+    [
+      '/cover/fullClampTravel',
+      {
+        cover: {
+          releaseLoad: [
+            [0, 5],
+            [1, 9],
+          ],
+          releaseTravel: 5,
+          fullClampTravel: 6,
+        },
+      },
+    ],
     ['/master/portClosure', { master: { bore: 16, stroke: 2, pushrodClearance: 0, portClosure: 2 } }],
   ])('refuses %s', (path, change) => {
     const error = refusal(() => readCircuit({ ...good(), ...change }))
@@ -97,9 +127,13 @@ describe('the verbs', () => {
     const circuit = good()
     expect(refusal(() => VERBS.circuit!({ circuit, pedalTravel: 156 })).path).toBe('/pedalTravel')
     expect(refusal(() => VERBS.air!({ circuit })).path).toBe('/freeTravel')
-    expect(refusal(() => VERBS.air!({ circuit, freeTravel: 40, touchForce: 0 })).path).toBe('/touchForce')
+    expect(refusal(() => VERBS.air!({ circuit, freeTravel: 40, touchForce: 0 })).path).toBe(
+      '/touchForce',
+    )
     expect(refusal(() => VERBS.sink!({ circuit, sinkRate: -1 })).path).toBe('/sinkRate')
-    expect(refusal(() => VERBS.sink!({ circuit, sinkRate: 1, reservoirArea: 900 })).path).toBe('/reservoirDrop')
+    expect(refusal(() => VERBS.sink!({ circuit, sinkRate: 1, reservoirArea: 900 })).path).toBe(
+      '/reservoirDrop',
+    )
     expect(refusal(() => VERBS.sink!({ circuit, sinkRate: 1, extra: 1 })).path).toBe('/extra')
   })
 })

@@ -73,7 +73,12 @@ function readLines(input: unknown, at: string): void {
     const object = objectOf(line, `${at}/lines/${i}`, ['kind', ...names])
     for (const name of names) readField(object[name], at, `lines.${i}.${name}`)
     if (kind === 'steel')
-      above(object.outerDiameter, object.innerDiameter, `${at}/lines/${i}/outerDiameter`, 'its inner diameter')
+      above(
+        object.outerDiameter,
+        object.innerDiameter,
+        `${at}/lines/${i}/outerDiameter`,
+        'its inner diameter',
+      )
   })
 }
 
@@ -156,14 +161,18 @@ export function objectOf(input: unknown, path: string, names: readonly string[])
   if (typeof input !== 'object' || input === null || Array.isArray(input))
     refuse(path, 'must be an object')
   for (const name of Object.keys(input))
-    if (!names.includes(name)) refuse(`${path}/${name}`, `is not known here; known: ${names.join(', ')}`)
+    if (!names.includes(name))
+      refuse(`${path}/${name}`, `is not known here; known: ${names.join(', ')}`)
   return input as Json
 }
 
 function listOf(input: unknown, path: string, least: number, most: number): unknown[] {
   if (input === undefined) refuse(path, 'is missing')
   if (!Array.isArray(input) || input.length < least || input.length > most)
-    refuse(path, least === most ? `must be a list of ${least}` : `must be a list of ${least} to ${most}`)
+    refuse(
+      path,
+      least === most ? `must be a list of ${least}` : `must be a list of ${least} to ${most}`,
+    )
   return input
 }
 

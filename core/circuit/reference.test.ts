@@ -10,7 +10,9 @@ export function expectClose(found: unknown, expected: unknown, path = ''): void 
   } else if (typeof expected === 'number') {
     expect(typeof found, path).toBe('number')
     const bound = Math.max(1e-3, 1e-4 * Math.abs(expected))
-    expect(Math.abs((found as number) - expected), `${path}: ${String(found)}`).toBeLessThanOrEqual(bound)
+    expect(Math.abs((found as number) - expected), `${path}: ${String(found)}`).toBeLessThanOrEqual(
+      bound,
+    )
   } else expect(found, path).toBe(expected)
 }
 
@@ -20,8 +22,11 @@ describe('reference cases', () => {
   })
 
   it('are all there', () => {
-    expect(reference.cases.map((one) => one.verb).sort().join(' ')).toBe(
-      'air air air air circuit circuit circuit circuit circuit circuit circuit circuit sink',
-    )
+    expect(
+      reference.cases
+        .map((one) => one.verb)
+        .sort()
+        .join(' '),
+    ).toBe('air air air air circuit circuit circuit circuit circuit circuit circuit circuit sink')
   })
 })

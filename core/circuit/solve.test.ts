@@ -167,7 +167,11 @@ function scale(c: Circuit, k: number): Circuit {
   const f = k * k
   const { master, slave } = c
   return {
-    pedal: { ratio: c.pedal.ratio, travel: k * c.pedal.travel, returnForce: f * (c.pedal.returnForce ?? 0) },
+    pedal: {
+      ratio: c.pedal.ratio,
+      travel: k * c.pedal.travel,
+      returnForce: f * (c.pedal.returnForce ?? 0),
+    },
     master: {
       bore: k * master.bore,
       stroke: k * master.stroke,

@@ -9,13 +9,20 @@ export interface Term {
   /** What it is, in a sentence. */
   about: string
   formula: string
-  inputs: (circuit: Circuit, solution: CircuitSolution) => [label: string, value: number, unit: string][]
+  inputs: (
+    circuit: Circuit,
+    solution: CircuitSolution,
+  ) => [label: string, value: number, unit: string][]
 }
 
 const ratio = (c: Circuit): [string, number, string] => ['pedal ratio', c.pedal.ratio, '']
 const master = (c: Circuit): [string, number, string] => ['master area', masterArea(c), 'mm²']
 const slave = (c: Circuit): [string, number, string] => ['slave area', slaveArea(c.slave), 'mm²']
-const pressure = (s: CircuitSolution): [string, number, string] => ['pressure at release', s.pressureAtRelease, 'MPa']
+const pressure = (s: CircuitSolution): [string, number, string] => [
+  'pressure at release',
+  s.pressureAtRelease,
+  'MPa',
+]
 
 /** In the order in which the pad meets them. */
 export const TERMS: readonly Term[] = [
@@ -99,7 +106,8 @@ export const TERMS: readonly Term[] = [
   {
     name: 'snap',
     label: 'snap',
-    about: 'With this much air the slave jumps past the cover’s peak; the pad has to go to the edge of the jump.',
+    about:
+      'With this much air the slave jumps past the cover’s peak; the pad has to go to the edge of the jump.',
     formula: 'ratio ÷ master area × (most volume on the way − volume at release)',
     inputs: (c) => [ratio(c), master(c)],
   },

@@ -37,9 +37,10 @@ export const MEASURING_ERROR = {
 
 /** All cover loads changed by a share. */
 export function shiftLoad(circuit: Circuit, share: number): Circuit {
-  const releaseLoad = circuit.cover.releaseLoad.map(
-    ([travel, load]): [number, number] => [travel, load * (1 + share)],
-  )
+  const releaseLoad = circuit.cover.releaseLoad.map(([travel, load]): [number, number] => [
+    travel,
+    load * (1 + share),
+  ])
   return { ...circuit, cover: { ...circuit.cover, releaseLoad } }
 }
 
@@ -55,7 +56,7 @@ export function shiftExpansion(circuit: Circuit, share: number): Circuit {
 export function shiftField(circuit: Circuit, path: string, by: number): Circuit {
   const names = path.split('.')
   const change = (node: unknown, depth: number): unknown => {
-    if (depth === names.length) return (node as number | undefined ?? 0) + by
+    if (depth === names.length) return ((node as number | undefined) ?? 0) + by
     const name = names[depth]!
     if (Array.isArray(node))
       return node.map((item, i) => (String(i) === name ? change(item, depth + 1) : item))

@@ -12,8 +12,8 @@ export interface Crest {
   strokes: number
 }
 
-/** Points closer in height than this count as level, mm. */
-const LEVEL = 1
+/** Points closer in height than this count as level, mm: less than a tape under a vehicle can tell. */
+const LEVEL = 5
 
 /** Inner volume of the lines between two distances along, mm³. */
 export function volumeBetween(circuit: Circuit, from: number, to: number): number {
@@ -35,7 +35,7 @@ export function crestsOf({ circuit, route }: Pick<Installation, 'circuit' | 'rou
   const crests: Crest[] = []
   const stroke = strokeVolume(circuit)
   const end = route.at(-1)?.along ?? 0
-  for (let i = 1; i < route.length - 1; ) {
+  for (let i = 1; i < route.length - 1;) {
     let j = i
     while (j + 1 < route.length && Math.abs(heightOf(route, j + 1) - heightOf(route, i)) < LEVEL) j++
     const lowerBefore = heightOf(route, i - 1) < heightOf(route, i) - LEVEL
@@ -56,4 +56,3 @@ export function crestsOf({ circuit, route }: Pick<Installation, 'circuit' | 'rou
 }
 
 const heightOf = (route: RoutePoint[], i: number): number => route[i]!.height
-

@@ -2,11 +2,4 @@
 export * from './installation'
 export { crestsOf, volumeBetween, type Crest } from './crests'
 export { ARCHETYPES, archetypeById, type Archetype, type Range } from './archetypes'
-export {
-  fromArchetype,
-  rangeOf,
-  spreadOf,
-  uncertaintyOf,
-  withMeasured,
-  type Spread,
-} from './spread'
+export { fromArchetype, rangeOf, spreadOf, uncertaintyOf, withMeasured, type Spread } from './spread'

@@ -9,7 +9,11 @@ export interface Installation {
   /** The line's way, master to slave; along runs from 0 to the sum of the lines' lengths. */
   route: RoutePoint[]
   reservoir: Reservoir
-  master: { /** Degrees, outlet end up. */ tilt: number; /** Degrees off top. */ outletAngle: number; portAngle: number }
+  master: {
+    /** Degrees, outlet end up. */ tilt: number
+    /** Degrees off top. */ outletAngle: number
+    portAngle: number
+  }
   slave: {
     bleeder: { kind: 'none' } | { kind: 'screw'; /** Degrees off top. */ angle: number }
     linePort: number

@@ -116,7 +116,10 @@ function stretch(installation: Installation, circuit: Circuit): Installation['ro
     marks.push([start, newStart])
   })
   const place = (along: number): number => {
-    const i = Math.max(1, marks.findIndex(([end]) => along <= end + 1e-9))
+    const i = Math.max(
+      1,
+      marks.findIndex(([end]) => along <= end + 1e-9),
+    )
     const [a, na] = marks[i - 1]!
     const [b, nb] = marks[i]!
     return na + ((along - a) / (b - a)) * (nb - na)

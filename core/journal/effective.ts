@@ -26,8 +26,8 @@ function inOrder(entries: readonly Entry[]): Entry[] {
     if (!known || known.sequence === undefined) once.set(entry.id, entry)
   }
   const place = (entry: Entry) => entry.sequence ?? Infinity
-  return [...once.values()].sort(
-    (a, b) => (place(a) === place(b) ? (a.id < b.id ? -1 : 1) : place(a) - place(b)),
+  return [...once.values()].sort((a, b) =>
+    place(a) === place(b) ? (a.id < b.id ? -1 : 1) : place(a) - place(b),
   )
 }
 

@@ -26,7 +26,18 @@ export const CAME_OUT = ['nothing', 'foam', 'large', 'few', 'clear'] as const
 /** What came out of the bleeder: nothing, foam, large bubbles, few, clear. */
 export type CameOut = (typeof CAME_OUT)[number]
 
-export const METHODS = ['openPush', 'pumpHold', 'prop', 'submerged', 'checkValve', 'gravity', 'pressure', 'vacuum', 'inject', 'hang'] as const
+export const METHODS = [
+  'openPush',
+  'pumpHold',
+  'prop',
+  'submerged',
+  'checkValve',
+  'gravity',
+  'pressure',
+  'vacuum',
+  'inject',
+  'hang',
+] as const
 export type Method = (typeof METHODS)[number]
 
 export type Outcome = 'pass' | 'notYet' | 'stop'

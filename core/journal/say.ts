@@ -55,13 +55,20 @@ export function understand(text: string, context: SayContext): Understood {
   const note = /^\s*note\b(.*)$/is.exec(text)
   if (note) return readNote(note[1]!.trim())
   const counted = /^(\d+) (?:strokes? )?(.+)$/.exec(say)
-  if (counted && Object.values(CAME_OUT_WORDS).flat().some((word) => counted[2]!.startsWith(word))) {
+  if (
+    counted &&
+    Object.values(CAME_OUT_WORDS)
+      .flat()
+      .some((word) => counted[2]!.startsWith(word))
+  ) {
     const strokes = Number(counted[1])
     if (strokes < 1 || strokes > 200) return { problem: 'Strokes: 1 to 200 in one cycle' }
     return understand(counted[2]!, { ...context, cycle: { ...context.cycle, strokes } })
   }
   const fits = WAYS.flatMap((way) =>
-    way.words.filter((word) => say === word || say.startsWith(`${word} `)).map((word) => ({ way, word })),
+    way.words
+      .filter((word) => say === word || say.startsWith(`${word} `))
+      .map((word) => ({ way, word })),
   ).sort((a, b) => b.word.length - a.word.length)
   let problem: string | undefined
   for (const { way, word } of fits) {
@@ -69,7 +76,9 @@ export function understand(text: string, context: SayContext): Understood {
     if ('said' in found) return found
     problem ??= found.problem
   }
-  return { problem: problem ?? `“${text.trim()}” is not known. Start with a place, a reading or a complaint` }
+  return {
+    problem: problem ?? `“${text.trim()}” is not known. Start with a place, a reading or a complaint`,
+  }
 }
 
 /** Subjects that go on from what was typed, nearest first. */
@@ -80,7 +89,9 @@ export function completions(text: string, most = 6): string[] {
   const starts = all.filter((word) => word.startsWith(say) && word !== say)
   const holds = all.filter((word) => !word.startsWith(say) && word.includes(say))
   const states = FINDINGS.flatMap((kind) =>
-    kind.words.filter((word) => say === word).flatMap((word) => [`${word} ${kind.present}`, `${word} ${kind.absent}`]),
+    kind.words
+      .filter((word) => say === word)
+      .flatMap((word) => [`${word} ${kind.present}`, `${word} ${kind.absent}`]),
   )
   return [...new Set([...states, ...starts, ...holds])].slice(0, most)
 }
@@ -91,13 +102,19 @@ function readingReader(kind: ReadingKind): Way['read'] {
     : /^(-?[\d.,]+) ?(mm|cm|in|inch|")?$/
   return (rest, context) => {
     // Between two numbers "in" is a word, not inches.
-    const match = pattern.exec(kind.over ? rest.replace(/^(-?[\d.,]+) in (?=[\d.,])/, '$1 over ') : rest)
+    const match = pattern.exec(
+      kind.over ? rest.replace(/^(-?[\d.,]+) in (?=[\d.,])/, '$1 over ') : rest,
+    )
     const number = match ? toNumber(match[1]!) : null
     if (!match || number === null)
-      return { problem: `${kind.label}: say a number, as in “${kind.words[0]} ${kind.over ? '6 in 60 s' : '42'}”` }
+      return {
+        problem: `${kind.label}: say a number, as in “${kind.words[0]} ${kind.over ? '6 in 60 s' : '42'}”`,
+      }
     const value = lengthInMm(number, unitOf(match[2]) ?? context.lengths)
     if (value < kind.min || value > kind.max)
-      return { problem: `${kind.label}: ${kind.min} to ${kind.max} mm; this is ${Number(value.toFixed(1))} mm` }
+      return {
+        problem: `${kind.label}: ${kind.min} to ${kind.max} mm; this is ${Number(value.toFixed(1))} mm`,
+      }
     const payload: Payloads['measurement'] = { reading: kind.name, value, phase: context.phase }
     if (kind.over) {
       const count = match[3] === undefined ? kind.over : toNumber(match[3])
@@ -130,7 +147,8 @@ function cycleReader(cameOut: CameOut): Way['read'] {
   return (rest, { cycle }) => {
     const match = /^(?:(dark|fresh) ?)?(?:([\d.,]+) ?(ml|cl)?)?$/.exec(rest)
     const amount = match?.[2] === undefined ? undefined : toNumber(match[2])
-    if (!match || amount === null) return { problem: `“${rest}”: say the ml in the bottle, dark or fresh` }
+    if (!match || amount === null)
+      return { problem: `“${rest}”: say the ml in the bottle, dark or fresh` }
     const payload: Payloads['bleedCycle'] = { ...cycle, cameOut }
     if (match[1] === 'dark' || match[1] === 'fresh') payload.colour = match[1]
     if (amount !== undefined) {

@@ -35,7 +35,8 @@ export function judge(
     ...owed(state),
     ...checks(installation, state),
   ]
-  const has = (outcome: VerdictReason['outcome']) => reasons.some((reason) => reason.outcome === outcome)
+  const has = (outcome: VerdictReason['outcome']) =>
+    reasons.some((reason) => reason.outcome === outcome)
   const outcome = has('stop') ? 'stop' : has('notYet') ? 'notYet' : 'pass'
   return { before, after, verdict: { outcome, reasons } }
 }
@@ -64,25 +65,59 @@ function rod({ installation }: PhaseFigures, state: JobState): VerdictReason[] {
   const reading = state.readings.after.rodClearance?.payload.value
   if (reading === undefined) {
     return latest(state, 'rodTight') === 'present'
-      ? [{ rule: 'rodClearance', outcome: 'stop', words: 'No play at the rod with the pedal up: it may hold the port shut. Shorten it and measure.' }]
+      ? [
+          {
+            rule: 'rodClearance',
+            outcome: 'stop',
+            words:
+              'No play at the rod with the pedal up: it may hold the port shut. Shorten it and measure.',
+          },
+        ]
       : []
   }
   const { portClosure } = installation.circuit.master
   const figures = { figure: reading, limit: 0, unit: 'mm' }
   switch (rodState(reading, portClosure)) {
     case 'portCovered':
-      return [{ rule: 'rodClearance', outcome: 'stop', words: `Rod ${shown(-reading, 1)} mm too long: the port never opens. The clutch loses its clamp and burns as it wears and warms.`, ...figures }]
+      return [
+        {
+          rule: 'rodClearance',
+          outcome: 'stop',
+          words: `Rod ${shown(-reading, 1)} mm too long: the port never opens. The clutch loses its clamp and burns as it wears and warms.`,
+          ...figures,
+        },
+      ]
     case 'preloaded':
-      return [{ rule: 'rodClearance', outcome: 'stop', words: `Rod ${shown(-reading, 1)} mm too long: it holds the piston in and part covers the port. Adjust before going on.`, ...figures }]
+      return [
+        {
+          rule: 'rodClearance',
+          outcome: 'stop',
+          words: `Rod ${shown(-reading, 1)} mm too long: it holds the piston in and part covers the port. Adjust before going on.`,
+          ...figures,
+        },
+      ]
     default:
-      return [{ rule: 'rodClearance', outcome: 'pass', words: `Rod clear of the piston by ${shown(reading, 1)} mm`, ...figures }]
+      return [
+        {
+          rule: 'rodClearance',
+          outcome: 'pass',
+          words: `Rod clear of the piston by ${shown(reading, 1)} mm`,
+          ...figures,
+        },
+      ]
   }
 }
 
 function air({ air, allowed }: PhaseFigures, wanted: number): VerdictReason[] {
   if (air === null) return []
   if (isImplausible(air))
-    return [{ rule: 'air', outcome: 'notYet', words: `Free travel and geometry do not fit: ${air.implausible}` }]
+    return [
+      {
+        rule: 'air',
+        outcome: 'notYet',
+        words: `Free travel and geometry do not fit: ${air.implausible}`,
+      },
+    ]
   const ml = (mm3: number) => shown(mm3 / 1000, 2)
   const figures = { figure: air.air / 1000, limit: allowed / 1000, unit: 'ml' }
   const good = air.air <= allowed || air.low <= 0
@@ -132,12 +167,20 @@ function strokeOf({ solution, installation }: PhaseFigures, state: JobState): Ve
   const before = state.readings.asFound.rodStroke?.payload.value
   // With an assumed circuit the expected stroke is a guess; longer than as found is then proof enough.
   const measured = installation.assumed.length === 0
-  const good = short <= LIMITS.rodStrokeShort || (!measured && (before === undefined || reading > before))
+  const good =
+    short <= LIMITS.rodStrokeShort || (!measured && (before === undefined || reading > before))
   const words = good
     ? `Rod moves ${shown(reading, 1)} mm`
     : `Rod moves ${shown(reading, 1)} mm; this circuit should give ${shown(expected, 1)}. Firm pedal: look at slop, fork and bracket.`
   return [
-    { rule: 'rodStroke', outcome: good ? 'pass' : 'notYet', words, figure: reading, limit: expected, unit: 'mm' },
+    {
+      rule: 'rodStroke',
+      outcome: good ? 'pass' : 'notYet',
+      words,
+      figure: reading,
+      limit: expected,
+      unit: 'mm',
+    },
   ]
 }
 
@@ -148,7 +191,14 @@ function bleed({ bleed: { cycles, clearInRow } }: JobState): VerdictReason[] {
     ? `Clear ${clearInRow} times in a row`
     : `Clear ${clearInRow} times in a row; ${LIMITS.clearInRow} are wanted`
   return [
-    { rule: 'clearInRow', outcome: good ? 'pass' : 'notYet', words, figure: clearInRow, limit: LIMITS.clearInRow, unit: '' },
+    {
+      rule: 'clearInRow',
+      outcome: good ? 'pass' : 'notYet',
+      words,
+      figure: clearInRow,
+      limit: LIMITS.clearInRow,
+      unit: '',
+    },
   ]
 }
 
@@ -169,16 +219,20 @@ const owed = (state: JobState): VerdictReason[] =>
 
 /** Checks of this job that the proof needs, and how they stand in the after phase. */
 export function proofChecks(installation: Installation, state: JobState) {
-  return PROOF_CHECKS.filter((check) => !check.sharedOnly || installation.reservoir.sharedWithBrakes).map(
-    (check) => ({ ...check, state: state.found.after[check.finding]?.payload.state ?? 'notLooked' }),
-  )
+  return PROOF_CHECKS.filter(
+    (check) => !check.sharedOnly || installation.reservoir.sharedWithBrakes,
+  ).map((check) => ({
+    ...check,
+    state: state.found.after[check.finding]?.payload.state ?? 'notLooked',
+  }))
 }
 
 function checks(installation: Installation, state: JobState): VerdictReason[] {
   return proofChecks(installation, state).flatMap(({ finding, owed, state: said }): VerdictReason[] => {
     const { label, present, absent, stop } = findingKind(finding)
     if (said === 'absent') return [{ rule: finding, outcome: 'pass', words: `${label}: ${absent}` }]
-    if (said === 'notLooked') return [{ rule: finding, outcome: 'notYet', words: `${owed}: not looked at` }]
+    if (said === 'notLooked')
+      return [{ rule: finding, outcome: 'notYet', words: `${owed}: not looked at` }]
     // A stop-work finding has already said so above.
     return stop ? [] : [{ rule: finding, outcome: 'notYet', words: `${label}: ${present}` }]
   })

@@ -8,7 +8,10 @@ export interface Format {
 }
 
 /** What a phase's figures mean, in a sentence or two that can be said aloud. */
-export function meaning({ air, solution, circuit, installation, airFrom }: PhaseFigures, f: Format): string {
+export function meaning(
+  { air, solution, circuit, installation, airFrom }: PhaseFigures,
+  f: Format,
+): string {
   if (air === null)
     return 'Free travel is not measured yet. It tells how much air there is: one finger on the pad, tape along its path.'
   if (isImplausible(air)) return `The reading and the geometry do not fit: ${air.implausible}`
@@ -29,7 +32,10 @@ export function meaning({ air, solution, circuit, installation, airFrom }: Phase
 
 function release({ releases, reserve, limitedBy }: PhaseFigures['solution'], f: Format): string {
   if (releases) return `The disc is free ${f.length(reserve)} above the floor.`
-  const short = reserve < 0 ? `${f.length(-reserve)} of pad is missing to free the disc` : 'The disc does not come free'
+  const short =
+    reserve < 0
+      ? `${f.length(-reserve)} of pad is missing to free the disc`
+      : 'The disc does not come free'
   const stop = {
     pedal: 'the pad is on the floor first',
     master: 'the master’s piston is at its end first',

@@ -56,8 +56,7 @@ export function phaseFigures(
     airFrom: !infer ? null : free === undefined ? 'takeUpHeight' : 'freeTravel',
     circuit: filled,
     solution: solveCircuit(filled),
-    reserve:
-      air === null || isImplausible(air) ? reserve : widenedByReading(reserve, filled, air),
+    reserve: air === null || isImplausible(air) ? reserve : widenedByReading(reserve, filled, air),
     allowed: airAllowed(circuit, wantedReserve),
   }
 }
@@ -67,7 +66,11 @@ type AirReader = (
   options: { uncertain: ReturnType<typeof uncertaintyOf> },
 ) => TrappedAir | Implausible
 
-function airReader(travel: number, free: number | undefined, takeUp: number | undefined): AirReader | null {
+function airReader(
+  travel: number,
+  free: number | undefined,
+  takeUp: number | undefined,
+): AirReader | null {
   if (free !== undefined) return (c, options) => airFromFreeTravel(c, free, options)
   if (takeUp !== undefined) return (c, options) => airFromEngagement(c, travel - takeUp, options)
   return null

@@ -1,6 +1,7 @@
+import type {
+  Model} from 'sequelize';
 import {
   DataTypes,
-  Model,
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,

@@ -11,8 +11,12 @@ export class SettingsError extends Error {
   override readonly name = 'SettingsError'
 }
 
-export function databaseSettings(env: Record<string, string | undefined> = process.env): DatabaseSettings {
-  const missing = ['MELLOW_DB_NAME', 'MELLOW_DB_USER', 'MELLOW_DB_PASSWORD'].filter((name) => !env[name])
+export function databaseSettings(
+  env: Record<string, string | undefined> = process.env,
+): DatabaseSettings {
+  const missing = ['MELLOW_DB_NAME', 'MELLOW_DB_USER', 'MELLOW_DB_PASSWORD'].filter(
+    (name) => !env[name],
+  )
   if (missing.length > 0)
     throw new SettingsError(`Set ${missing.join(', ')}, or start with \`npm run demo\`, which does`)
   const port = Number(env.MELLOW_DB_PORT ?? 3306)

@@ -29,5 +29,7 @@ function problem(status: number, code: string, detail: string, errors?: Problem[
 function isLostConnection(error: unknown): boolean {
   if (!(error instanceof BaseError)) return false
   const cause = (error as { original?: { code?: string; fatal?: boolean } }).original
-  return cause?.fatal === true || /ECONN|ER_SOCKET|ER_CONNECTION|ER_SERVER_SHUTDOWN/.test(cause?.code ?? '')
+  return (
+    cause?.fatal === true || /ECONN|ER_SOCKET|ER_CONNECTION|ER_SERVER_SHUTDOWN/.test(cause?.code ?? '')
+  )
 }

@@ -1,11 +1,21 @@
-import { defineEventHandler, getQuery, getRouterParams, setResponseHeader, setResponseStatus, type H3Event } from 'h3'
+import {
+  defineEventHandler,
+  getQuery,
+  getRouterParams,
+  setResponseHeader,
+  setResponseStatus,
+  type H3Event,
+} from 'h3'
 import pino from 'pino'
 import { currentDatabase } from '../database/current'
 import type { Database } from '../database/database'
 import { problemOf } from './problem'
 import { Refusal } from '../services/refusal'
 
-const log = pino({ name: 'mellow-anchor', level: process.env.MELLOW_LOG ?? 'info' }, pino.destination(2))
+const log = pino(
+  { name: 'mellow-anchor', level: process.env.MELLOW_LOG ?? 'info' },
+  pino.destination(2),
+)
 
 /** What a route gets to work with. */
 export interface Request {

@@ -18,12 +18,18 @@ export default defineEventHandler((event) => {
       type: 'urn:mellow-anchor:foreign-site',
       title: 'foreign site',
       status: 403,
-      detail: 'Asked from another site or under another name; set MELLOW_NAMES to the names this server goes by',
+      detail:
+        'Asked from another site or under another name; set MELLOW_NAMES to the names this server goes by',
     }),
   )
 })
 
-const names = new Set(['localhost', '127.0.0.1', '[::1]', ...(process.env.MELLOW_NAMES ?? '').split(',')])
+const names = new Set([
+  'localhost',
+  '127.0.0.1',
+  '[::1]',
+  ...(process.env.MELLOW_NAMES ?? '').split(','),
+])
 const isOurs = (host: string) => names.has(host.replace(/:\d+$/, ''))
 
 function hostOf(origin: string): string | null {

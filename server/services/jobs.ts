@@ -31,6 +31,9 @@ export async function listJobs(
     lastAt: Date
     lastBy: string
     outcome: BenchJob['outcome']
+    freeTravelFound: number
+    cycles: string | number
+    freeTravelAfter: number
   }>(
     `SELECT j.id, j.vehicleId, j.title, j.kind, j.createdAt, j.lastSequence, v.name AS vehicleName,
             e.at AS lastAt, p.name AS lastBy,
@@ -38,19 +41,40 @@ export async function listJobs(
               WHERE d.jobId = j.id AND d.kind = 'verdict'
                 AND NOT EXISTS (SELECT 1 FROM entries w WHERE w.withdraws = d.id
                   AND NOT EXISTS (SELECT 1 FROM entries x WHERE x.withdraws = w.id))
-              ORDER BY d.sequence DESC LIMIT 1) AS outcome
+              ORDER BY d.sequence DESC LIMIT 1) AS outcome,
+            COALESCE(done.freeTravelFound, 0) AS freeTravelFound,
+            COALESCE(done.cycles, 0) AS cycles,
+            COALESCE(done.freeTravelAfter, 0) AS freeTravelAfter
        FROM jobs j
        JOIN vehicles v ON v.id = j.vehicleId
        JOIN entries e ON e.jobId = j.id AND e.sequence = j.lastSequence
        JOIN people p ON p.id = e.byId
+       LEFT JOIN (
+         SELECT d.jobId,
+                SUM(d.kind = 'bleedCycle') AS cycles,
+                MAX(d.kind = 'measurement' AND JSON_VALUE(d.payload, '$.reading') = 'freeTravel'
+                    AND JSON_VALUE(d.payload, '$.phase') = 'asFound') AS freeTravelFound,
+                MAX(d.kind = 'measurement' AND JSON_VALUE(d.payload, '$.reading') = 'freeTravel'
+                    AND JSON_VALUE(d.payload, '$.phase') = 'after') AS freeTravelAfter
+           FROM entries d
+           LEFT JOIN entries w ON w.withdraws = d.id
+          WHERE w.id IS NULL AND d.kind IN ('bleedCycle', 'measurement')
+          GROUP BY d.jobId
+       ) done ON done.jobId = j.id
       WHERE (:before IS NULL OR j.id < :before) AND (:vehicle IS NULL OR j.vehicleId = :vehicle)
       ORDER BY j.id DESC LIMIT :limit`,
-    { type: QueryTypes.SELECT, replacements: { before: before ?? null, vehicle: vehicle ?? null, limit } },
+    {
+      type: QueryTypes.SELECT,
+      replacements: { before: before ?? null, vehicle: vehicle ?? null, limit },
+    },
   )
   return rows.map((row) => ({
     ...row,
     createdAt: row.createdAt.toISOString(),
     lastAt: row.lastAt.toISOString(),
+    freeTravelFound: Number(row.freeTravelFound) === 1,
+    cycles: Number(row.cycles),
+    freeTravelAfter: Number(row.freeTravelAfter) === 1,
   }))
 }
 
@@ -74,7 +98,8 @@ export async function addJob(
     const known = await jobs.findByPk(id, { transaction })
     if (known && (known.vehicleId !== vehicleId || known.title !== title.trim()))
       throw new Refusal(409, 'taken', 'Another job has this id')
-    const row = known ?? (await jobs.create({ id, vehicleId, title: title.trim(), kind }, { transaction }))
+    const row =
+      known ?? (await jobs.create({ id, vehicleId, title: title.trim(), kind }, { transaction }))
     const subject = { type: 'job', id } as const
     for (const entry of entries) await appendWithin(database, subject, entry, transaction)
     await row.reload({ transaction })

@@ -4,7 +4,7 @@ import type { Static, TSchema } from '@sinclair/typebox'
 import { fieldProblems } from '../../contract'
 import { Refusal } from './refusal'
 
-const options = { allErrors: true, discriminator: true, strict: true, strictSchema: false } as const
+const options = { allErrors: true, discriminator: true } as const
 const exact = new Ajv(options)
 /** Queries and paths arrive as text: numbers among them are read as numbers. */
 const fromText = new Ajv({ ...options, coerceTypes: true })

@@ -17,17 +17,15 @@ const steel = number(0.5, 30).chain((innerDiameter) =>
     kind: fc.constant('steel' as const),
     length: number(1, 20000),
     innerDiameter: fc.constant(innerDiameter),
-    outerDiameter: number(innerDiameter + 0.01, 40),
+    outerDiameter: number(Math.max(1, innerDiameter + 0.01), 40),
   }),
 )
 
 const loadPoints = (mostTravel: number, mostLoad: number) =>
-  fc
-    .uniqueArray(fc.integer({ min: 0, max: 1000 }), { minLength: 2, maxLength: 9 })
-    .chain((marks) => {
-      const travels = [...marks].sort((a, b) => a - b).map((mark) => (mark / 1000) * mostTravel)
-      return fc.tuple(...travels.map((x) => number(0, mostLoad).map((y): [number, number] => [x, y])))
-    })
+  fc.uniqueArray(fc.integer({ min: 0, max: 1000 }), { minLength: 2, maxLength: 9 }).chain((marks) => {
+    const travels = [...marks].sort((a, b) => a - b).map((mark) => (mark / 1000) * mostTravel)
+    return fc.tuple(...travels.map((x) => number(0, mostLoad).map((y): [number, number] => [x, y])))
+  })
 
 /** Any circuit that the schema lets in. */
 export const anyCircuit: fc.Arbitrary<Circuit> = fc
@@ -55,7 +53,7 @@ export const anyCircuit: fc.Arbitrary<Circuit> = fc
         fc.record({
           type: fc.constant('concentric' as const),
           inner: fc.constant(inner),
-          outer: number(inner + 1, 200),
+          outer: number(Math.max(10, inner + 1), 200),
           stroke: number(1, 150),
           springPreload: number(0, 2000),
           sealFriction: number(0, 1000),
@@ -73,12 +71,23 @@ export const anyCircuit: fc.Arbitrary<Circuit> = fc
     bulkModulus: number(100, 5000),
     air: fc.oneof(fc.constant(0), number(0, 1_000_000)),
   })
-  .map(({ stroke, master, closureShare, releaseLoad, releaseTravel, clampShare, bulkModulus, ...rest }) => ({
-    ...rest,
-    master: { ...master, stroke, portClosure: Math.min(20, stroke * closureShare) },
-    cover: { releaseLoad, releaseTravel, fullClampTravel: releaseTravel * clampShare },
-    fluid: { bulkModulus },
-  }))
+  .map(
+    ({
+      stroke,
+      master,
+      closureShare,
+      releaseLoad,
+      releaseTravel,
+      clampShare,
+      bulkModulus,
+      ...rest
+    }) => ({
+      ...rest,
+      master: { ...master, stroke, portClosure: Math.min(20, stroke * closureShare) },
+      cover: { releaseLoad, releaseTravel, fullClampTravel: releaseTravel * clampShare },
+      fluid: { bulkModulus },
+    }),
+  )
 
 /** Circuits such as vehicles have, from stiff and dry of air to soft with a cover that falls steeply past its peak. */
 export const everydayCircuit: fc.Arbitrary<Circuit> = fc

@@ -32,13 +32,21 @@ function pick(id: string) {
     <p class="mt-1 text-soft">Each entry keeps the name of who made it.</p>
     <ul class="mt-4 flex flex-wrap gap-3">
       <li v-for="one in person.people" :key="one.id">
-        <button type="button" class="quiet min-h-14 px-6 text-lg" @click="pick(one.id)">{{ one.name }}</button>
+        <button type="button" class="quiet min-h-14 px-6 text-lg" @click="pick(one.id)">
+          {{ one.name }}
+        </button>
       </li>
     </ul>
     <form class="mt-6 flex max-w-md items-end gap-3" @submit.prevent="add">
       <label class="grow">
         <span class="mb-1 block">Somebody new</span>
-        <input v-model="name" class="field" maxlength="80" autocomplete="off" :aria-invalid="problem !== ''" />
+        <input
+          v-model="name"
+          class="field"
+          maxlength="80"
+          autocomplete="off"
+          :aria-invalid="problem !== ''"
+        />
       </label>
       <button class="act" :disabled="busy">Add</button>
     </form>

@@ -6,7 +6,7 @@ import { shown } from '~~/core/quantity'
 
 /** Cycles with what came out, strokes since the last top-up, and how free travel goes. */
 const { id, state, installation, proof, file, withdraw } = useJob()
-const setting = useBleedSetting(id)
+const setting = useBleedSetting(id, state)
 const bottle = ref('')
 const colour = ref<'dark' | 'fresh' | ''>('')
 const amount = ref('')
@@ -29,15 +29,20 @@ const course = computed(() => [
   ...state.value.course.filter(({ payload }) => payload.reading === 'freeTravel'),
 ])
 const log = computed(() =>
-  [...bleed.value.cycles.map((held) => ({ kind: 'bleedCycle' as const, held })), ...bleed.value.topUps.map((held) => ({ kind: 'topUp' as const, held }))].sort(
-    (a, b) => (a.held.id < b.held.id ? 1 : -1),
-  ),
+  [
+    ...bleed.value.cycles.map((held) => ({ kind: 'bleedCycle' as const, held })),
+    ...bleed.value.topUps.map((held) => ({ kind: 'topUp' as const, held })),
+  ].sort((a, b) => (a.held.id < b.held.id ? 1 : -1)),
 )
 const bottleProblem = computed(() =>
-  bottle.value.trim() && readWithin(bottle.value, { min: 0, max: 2000 }) === null ? 'In the bottle: 0 to 2000 ml' : '',
+  bottle.value.trim() && readWithin(bottle.value, { min: 0, max: 2000 }) === null
+    ? 'In the bottle: 0 to 2000 ml'
+    : '',
 )
 const amountProblem = computed(() =>
-  amount.value.trim() && readWithin(amount.value, { min: 0, max: 2000 }) === null ? 'Topped up: 0 to 2000 ml' : '',
+  amount.value.trim() && readWithin(amount.value, { min: 0, max: 2000 }) === null
+    ? 'Topped up: 0 to 2000 ml'
+    : '',
 )
 
 async function cycle(cameOut: CameOut) {
@@ -68,15 +73,21 @@ const step = (by: number) => {
         <label class="grow">
           <span class="mb-1 block">Method</span>
           <select v-model="setting.method" class="field">
-            <option v-for="method in METHODS" :key="method" :value="method">{{ METHOD_WORDS[method].name }}</option>
+            <option v-for="method in METHODS" :key="method" :value="method">
+              {{ METHOD_WORDS[method].name }}
+            </option>
           </select>
         </label>
         <div role="group" aria-label="Strokes in this cycle">
           <span class="mb-1 block">Strokes in this cycle</span>
           <span class="flex items-center">
-            <button type="button" class="quiet text-xl" aria-label="One stroke fewer" @click="step(-1)">−</button>
+            <button type="button" class="quiet text-xl" aria-label="One stroke fewer" @click="step(-1)">
+              −
+            </button>
             <output class="min-w-14 text-center text-xl font-semibold">{{ setting.strokes }}</output>
-            <button type="button" class="quiet text-xl" aria-label="One stroke more" @click="step(1)">+</button>
+            <button type="button" class="quiet text-xl" aria-label="One stroke more" @click="step(1)">
+              +
+            </button>
           </span>
         </div>
       </div>
@@ -93,23 +104,38 @@ const step = (by: number) => {
         >
           <svg viewBox="0 0 40 16" class="h-5" aria-hidden="true">
             <path d="M0 8H40" class="tube" />
-            <g v-if="cameOut === 'foam'"><circle v-for="i in 9" :key="i" :cx="i * 4" :cy="i % 2 ? 6 : 10" r="1.8" class="gas" /></g>
-            <g v-else-if="cameOut === 'large'"><circle v-for="i in 3" :key="i" :cx="i * 11 - 2" cy="8" r="4.4" class="gas" /></g>
-            <g v-else-if="cameOut === 'few'"><circle v-for="i in 2" :key="i" :cx="i * 16 - 4" cy="8" r="2" class="gas" /></g>
+            <g v-if="cameOut === 'foam'">
+              <circle v-for="i in 9" :key="i" :cx="i * 4" :cy="i % 2 ? 6 : 10" r="1.8" class="gas" />
+            </g>
+            <g v-else-if="cameOut === 'large'">
+              <circle v-for="i in 3" :key="i" :cx="i * 11 - 2" cy="8" r="4.4" class="gas" />
+            </g>
+            <g v-else-if="cameOut === 'few'">
+              <circle v-for="i in 2" :key="i" :cx="i * 16 - 4" cy="8" r="2" class="gas" />
+            </g>
             <path v-else-if="cameOut === 'nothing'" d="M0 8H40" class="empty" />
           </svg>
           {{ CAME_OUT_WORDS[cameOut] }}
         </button>
       </div>
       <div class="mt-3 flex flex-wrap items-center gap-3">
-        <label class="flex items-center gap-2">In the bottle <input v-model="bottle" class="field w-20" inputmode="decimal" autocomplete="off" /> ml</label>
+        <label class="flex items-center gap-2"
+          >In the bottle
+          <input v-model="bottle" class="field w-20" inputmode="decimal" autocomplete="off" /> ml</label
+        >
         <div role="radiogroup" aria-label="Colour" class="flex gap-2">
           <label
             v-for="one in ['dark', 'fresh'] as const"
             :key="one"
             class="quiet has-checked:border-ink has-checked:bg-ink has-checked:text-ground has-focus-visible:outline-3 has-focus-visible:outline-amber"
           >
-            <input v-model="colour" type="radio" :value="one" class="sr-only" @click="colour === one && (colour = '')" />{{ one }}
+            <input
+              v-model="colour"
+              type="radio"
+              :value="one"
+              class="sr-only"
+              @click="colour === one && (colour = '')"
+            />{{ one }}
           </label>
         </div>
       </div>
@@ -118,12 +144,19 @@ const step = (by: number) => {
       <section class="mt-5 border-t border-hairline pt-3" aria-label="Reservoir">
         <div class="flex flex-wrap items-center gap-3">
           <p class="grow text-[1.1rem]">
-            <strong data-figure="since">{{ bleed.strokesSinceTopUp }}</strong> strokes since the last top-up
-            <span v-if="left > 3" class="text-soft">, about {{ left }} left</span>
-            <strong v-else class="text-rust">, top up now</strong>
+            <strong data-figure="since">{{ bleed.strokesSinceTopUp }}</strong> strokes since the last
+            top-up<span v-if="left > 3" class="text-soft">, about {{ left }} left</span
+            ><strong v-else class="text-rust">: top up now</strong>
           </p>
           <label class="flex items-center gap-2">
-            <input v-model="amount" class="field w-20" inputmode="decimal" autocomplete="off" aria-label="Topped up, ml" /> ml
+            <input
+              v-model="amount"
+              class="field w-20"
+              inputmode="decimal"
+              autocomplete="off"
+              aria-label="Topped up, ml"
+            />
+            ml
           </label>
           <button type="button" class="act" @click="topUp">Topped up</button>
         </div>
@@ -138,7 +171,9 @@ const step = (by: number) => {
         </div>
         <p class="mt-2 border-l-4 border-amber pl-3 text-[0.95rem]">
           Never down to the port: one gulp of air and the work starts again.
-          <template v-if="installation?.reservoir.sharedWithBrakes"> This reservoir feeds the brakes too: never below the brake mark.</template>
+          <template v-if="installation?.reservoir.sharedWithBrakes">
+            This reservoir feeds the brakes too: never below the brake mark.</template
+          >
           What has been through goes to licensed collection.
         </p>
       </section>
@@ -149,7 +184,10 @@ const step = (by: number) => {
       <section class="mt-4" aria-label="Free travel while bleeding">
         <p class="flex flex-wrap items-baseline gap-x-2 text-[1.05rem]">
           <span class="place-name">Free travel</span>
-          <template v-for="(held, i) in course" :key="held.id"><span v-if="i" class="text-soft">→</span><strong>{{ shown(held.payload.value, 0) }}</strong></template>
+          <template v-for="(held, i) in course" :key="held.id"
+            ><span v-if="i" class="text-soft">→</span
+            ><strong>{{ shown(held.payload.value, 0) }}</strong></template
+          >
           <span v-if="course.length" class="text-soft">mm</span>
         </p>
         <ReadingField reading="freeTravel" phase="working" />
@@ -157,14 +195,35 @@ const step = (by: number) => {
       <section class="mt-4">
         <h2 class="flex items-baseline gap-2">
           <span class="place-name grow">Cycles</span>
-          <span class="text-soft"><strong data-figure="strokes">{{ bleed.strokes }}</strong> strokes in all, clear <strong data-figure="clear">{{ bleed.clearInRow }}</strong> of {{ LIMITS.clearInRow }} in a row</span>
+          <span class="text-soft"
+            ><strong data-figure="strokes">{{ bleed.strokes }}</strong> strokes in all, clear
+            <strong data-figure="clear">{{ bleed.clearInRow }}</strong> of {{ LIMITS.clearInRow }} in a
+            row</span
+          >
         </h2>
-        <p v-if="log.length === 0" class="py-2 text-soft">Nothing logged yet. One tap on what came out files a cycle.</p>
+        <p v-if="log.length === 0" class="py-2 text-soft">
+          Nothing logged yet. One tap on what came out files a cycle.
+        </p>
         <ol class="border-t border-hairline" aria-label="Log, newest first">
-          <li v-for="{ kind, held } in log" :key="held.id" class="flex min-h-11 items-center gap-2 border-b border-hairline" :class="kind === 'topUp' ? 'text-soft' : ''">
-            <span class="grow">{{ describe({ kind, payload: held.payload }) }}<span v-if="!held.sent" class="text-soft">, waiting</span></span>
+          <li
+            v-for="{ kind, held } in log"
+            :key="held.id"
+            class="flex min-h-11 items-center gap-2 border-b border-hairline"
+            :class="kind === 'topUp' ? 'text-soft' : ''"
+          >
+            <span class="grow"
+              >{{ describe({ kind, payload: held.payload })
+              }}<span v-if="!held.sent" class="text-soft">, waiting</span></span
+            >
             <span class="text-[0.9rem] text-soft">{{ when(held.at) }}</span>
-            <button type="button" class="tap underline underline-offset-4" :aria-label="`Take back: ${describe({ kind, payload: held.payload })}`" @click="withdraw(held.id)">take back</button>
+            <button
+              type="button"
+              class="tap underline underline-offset-4"
+              :aria-label="`Take back: ${describe({ kind, payload: held.payload })}`"
+              @click="withdraw(held.id)"
+            >
+              take back
+            </button>
           </li>
         </ol>
       </section>

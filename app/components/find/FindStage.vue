@@ -15,7 +15,9 @@ const byPlace = computed(() =>
   })),
 )
 const readings = computed(() =>
-  READINGS.filter(({ name }) => name !== 'rodStroke' || installation.value?.circuit.slave.type === 'external'),
+  READINGS.filter(
+    ({ name }) => name !== 'rodStroke' || installation.value?.circuit.slave.type === 'external',
+  ),
 )
 const complained = (id: ComplaintId) => state.value.complaints.find((one) => one.complaint === id)
 function toggle(id: ComplaintId) {
@@ -29,8 +31,12 @@ function toggle(id: ComplaintId) {
     <div class="border-hairline px-6 py-4 lg:border-r">
       <details class="border-b border-hairline pb-2">
         <summary class="flex min-h-11 items-center gap-2">
-          <span class="place-name">The driver says</span>
-          <span class="grow">{{ state.complaints.map((c) => COMPLAINTS.find((k) => k.id === c.complaint)!.label).join('; ') || 'nothing filed' }}</span>
+          <span class="place-name whitespace-nowrap">The driver says</span>
+          <span class="grow">{{
+            state.complaints
+              .map((c) => COMPLAINTS.find((k) => k.id === c.complaint)!.label)
+              .join('; ') || 'nothing filed'
+          }}</span>
           <span class="text-soft" aria-hidden="true">change</span>
         </summary>
         <div class="flex flex-wrap gap-2 py-2">
@@ -49,18 +55,28 @@ function toggle(id: ComplaintId) {
       </details>
       <section v-for="place in byPlace" :key="place.id" class="pt-3">
         <h2 class="place-name">{{ place.label }}</h2>
-        <FindingRow v-for="finding in place.findings" :key="finding.id" :finding="finding.id" phase="asFound" />
+        <FindingRow
+          v-for="finding in place.findings"
+          :key="finding.id"
+          :finding="finding.id"
+          phase="asFound"
+        />
       </section>
       <p class="mt-3 border-l-4 border-amber pl-3 text-[0.95rem]">
-        Fluid: gloves, glasses, off the paint. Nobody at the pedal while hands are at the fork. Under the vehicle only on rated
-        stands. The maker’s data and local codes decide.
+        Fluid: gloves, glasses, off the paint. Nobody at the pedal while hands are at the fork. Under
+        the vehicle only on rated stands. The maker’s data and local codes decide.
       </p>
     </div>
     <div class="px-6 py-4 lg:pl-0">
       <AirFigure v-if="proof" :figures="proof.before" heading="Air in the circuit" />
       <section class="mt-5">
         <h2 class="place-name">Measured, as found</h2>
-        <ReadingField v-for="reading in readings" :key="reading.name" :reading="reading.name" phase="asFound" />
+        <ReadingField
+          v-for="reading in readings"
+          :key="reading.name"
+          :reading="reading.name"
+          phase="asFound"
+        />
       </section>
     </div>
   </div>

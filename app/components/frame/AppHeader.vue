@@ -28,7 +28,9 @@ const sent = computed(() => {
     </div>
     <nav aria-label="Pages" class="flex items-center gap-1 px-2">
       <slot name="nav">
-        <NuxtLink to="/" class="tap" active-class="font-semibold underline underline-offset-4">Bench</NuxtLink>
+        <NuxtLink to="/" class="tap" active-class="font-semibold underline underline-offset-4"
+          >Bench</NuxtLink
+        >
         <NuxtLink to="/vehicles" class="tap" active-class="font-semibold underline underline-offset-4">
           Vehicles
         </NuxtLink>
@@ -40,7 +42,12 @@ const sent = computed(() => {
       >
         {{ sent }}
       </p>
-      <NuxtLink v-if="person.current" to="/?who" class="tap" :aria-label="`At this device: ${person.current.name}`">
+      <NuxtLink
+        v-if="person.current"
+        to="/?who"
+        class="tap"
+        :aria-label="`At this device: ${person.current.name}`"
+      >
         {{ person.current.name }}
       </NuxtLink>
       <button type="button" class="tap" @click="turn">

@@ -39,7 +39,9 @@ const said = computed(() => (left.value || props.strict ? problem.value : ''))
         :aria-describedby="`${id}-how`"
         @blur="left = true"
       />
-      <span class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-soft">{{ unit }}</span>
+      <span class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-soft">{{
+        unit
+      }}</span>
     </span>
     <span :id="`${id}-how`" class="block text-[0.9rem]">
       <span v-if="said" role="alert" class="font-semibold text-rust">{{ said }}. </span>

@@ -22,10 +22,10 @@ function say(choice: 'present' | 'absent') {
 
 <template>
   <div class="border-b border-hairline" role="group" :aria-label="kind.label">
-    <div class="flex min-h-12 flex-wrap items-center gap-x-2">
+    <div class="flex min-h-12 items-center gap-x-2">
       <button
         type="button"
-        class="min-h-11 grow text-left hover:underline"
+        class="min-h-11 min-w-0 grow text-left leading-tight hover:underline"
         :aria-expanded="opened"
         @click="opened = !opened"
       >
@@ -35,7 +35,7 @@ function say(choice: 'present' | 'absent') {
         v-for="choice in choices"
         :key="choice.state"
         type="button"
-        class="tap min-w-20 border px-2"
+        class="tap min-w-20 shrink-0 border px-2 leading-tight"
         :class="
           said !== choice.state
             ? 'border-hairline text-soft'

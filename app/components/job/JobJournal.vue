@@ -11,7 +11,9 @@ const editing = ref<string | null>(null)
 const text = ref('')
 const wrong = ref('')
 
-const withdrawals = computed(() => new Map(entries.value.filter((e) => e.withdraws).map((e) => [e.withdraws!, e])))
+const withdrawals = computed(
+  () => new Map(entries.value.filter((e) => e.withdraws).map((e) => [e.withdraws!, e])),
+)
 const list = computed(() =>
   entries.value
     .filter((entry) => entry.kind !== 'withdrawal')
@@ -37,7 +39,8 @@ async function correct(entry: Entry) {
     wrong.value = `${kind.label}: ${kind.min} to ${kind.max} ${kind.unit}`
     return
   }
-  if (await file('measurement', { ...entry.payload, value }, { corrects: entry.id })) editing.value = null
+  if (await file('measurement', { ...entry.payload, value }, { corrects: entry.id }))
+    editing.value = null
 }
 </script>
 
@@ -52,7 +55,11 @@ async function correct(entry: Entry) {
         </div>
         <p v-if="problem" role="alert" class="px-5 py-2 font-semibold text-rust">{{ problem }}</p>
         <ol class="min-h-0 grow overflow-y-auto px-5" aria-label="Entries, newest first" tabindex="0">
-          <li v-for="{ entry, withdrawn, words } in list" :key="entry.id" class="border-b border-hairline py-2">
+          <li
+            v-for="{ entry, withdrawn, words } in list"
+            :key="entry.id"
+            class="border-b border-hairline py-2"
+          >
             <div class="flex items-center gap-3">
               <div class="min-w-0 grow">
                 <p :class="withdrawn ? 'text-soft line-through' : ''">{{ words }}</p>
@@ -64,15 +71,33 @@ async function correct(entry: Entry) {
                 </p>
               </div>
               <template v-if="entry.kind !== 'goal'">
-                <button v-if="withdrawn" type="button" class="quiet" @click="restore(entry.id)">Let it stand</button>
+                <button v-if="withdrawn" type="button" class="quiet" @click="restore(entry.id)">
+                  Let it stand
+                </button>
                 <template v-else>
-                  <button v-if="entry.kind === 'measurement'" type="button" class="quiet" @click="edit(entry)">Correct</button>
+                  <button
+                    v-if="entry.kind === 'measurement'"
+                    type="button"
+                    class="quiet"
+                    @click="edit(entry)"
+                  >
+                    Correct
+                  </button>
                   <button type="button" class="quiet" @click="withdraw(entry.id)">Take back</button>
                 </template>
               </template>
             </div>
-            <form v-if="editing === entry.id" class="mt-2 flex items-center gap-2" @submit.prevent="correct(entry)">
-              <input v-model="text" class="field w-28" inputmode="decimal" :aria-label="`${words}, put right`" />
+            <form
+              v-if="editing === entry.id"
+              class="mt-2 flex items-center gap-2"
+              @submit.prevent="correct(entry)"
+            >
+              <input
+                v-model="text"
+                class="field w-28"
+                inputmode="decimal"
+                :aria-label="`${words}, put right`"
+              />
               <button class="act">Put right</button>
               <button type="button" class="quiet" @click="editing = null">Leave it</button>
               <span v-if="wrong" role="alert" class="font-semibold text-rust">{{ wrong }}</span>

@@ -28,14 +28,22 @@ const owed = computed((): Partial<Record<Stage, string>> => {
       :to="`/jobs/${id}/${one}`"
       :aria-current="one === props.stage ? 'step' : undefined"
       class="relative flex min-h-14 min-w-14 grow flex-col items-center justify-center px-1 text-center lg:min-h-19 lg:grow-0"
-      :class="one === props.stage ? 'stage-here font-semibold' : BUILT_STAGES.includes(one) ? '' : 'text-soft'"
+      :class="
+        one === props.stage ? 'stage-here font-semibold' : BUILT_STAGES.includes(one) ? '' : 'text-soft'
+      "
     >
       <span class="text-[0.95rem]">{{ i + 1 }}</span>
       <span>{{ STAGE_WORDS[one] }}</span>
-      <span v-if="owed[one]" class="text-[0.88rem] font-normal" :class="owed[one] === 'stop' ? 'font-semibold text-rust' : 'text-soft'">
+      <span
+        v-if="owed[one]"
+        class="text-[0.88rem] font-normal"
+        :class="owed[one] === 'stop' ? 'font-semibold text-rust' : 'text-soft'"
+      >
         {{ owed[one] }}
       </span>
-      <span v-else-if="!BUILT_STAGES.includes(one)" class="text-[0.88rem] font-normal text-soft">not yet</span>
+      <span v-else-if="!BUILT_STAGES.includes(one)" class="text-[0.88rem] font-normal text-soft"
+        >not yet</span
+      >
     </NuxtLink>
   </nav>
 </template>

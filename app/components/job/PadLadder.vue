@@ -15,14 +15,19 @@ const props = defineProps<{ stacks: Stack[] }>()
 
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width, height } = useElementSize(frame)
-const TOP = 40
+const TOP = 22
 const opened = ref<keyof TravelBudget | null>(null)
 const last = computed(() => props.stacks.at(-1)!)
 const travel = computed(() => last.value.figures.circuit.pedal.travel)
 const deepest = computed(() =>
-  Math.max(...props.stacks.flatMap(({ figures }) => [figures.circuit.pedal.travel, figures.solution.pedalTravelAtRelease])),
+  Math.max(
+    ...props.stacks.flatMap(({ figures }) => [
+      figures.circuit.pedal.travel,
+      figures.solution.pedalTravelAtRelease,
+    ]),
+  ),
 )
-const scale = computed(() => (Math.max(height.value, 300) - TOP - 34) / (deepest.value * 1.01))
+const scale = computed(() => (Math.max(height.value, 300) - TOP - 46) / (deepest.value * 1.01))
 const y = (mm: number) => TOP + mm * scale.value
 const column = computed(() => (props.stacks.length > 1 ? 26 : 34))
 const left = computed(() => 74)
@@ -61,7 +66,13 @@ const marks = computed(() =>
     const { freeTravel, takeUpHeight } = stack.readings
     const current = i === props.stacks.length - 1
     const list = []
-    if (freeTravel) list.push({ key: `free${i}`, at: freeTravel.payload.value, words: `felt ${shown(freeTravel.payload.value, 0)}`, current })
+    if (freeTravel)
+      list.push({
+        key: `free${i}`,
+        at: freeTravel.payload.value,
+        words: `felt ${shown(freeTravel.payload.value, 0)}`,
+        current,
+      })
     if (takeUpHeight && takeUpHeight.payload.value > 0) {
       const at = stack.figures.circuit.pedal.travel - takeUpHeight.payload.value
       list.push({ key: `up${i}`, at, words: `bites ${shown(at, 0)}`, current })
@@ -74,13 +85,17 @@ const ticks = computed(() => {
   for (let mm = 0; mm <= deepest.value; mm += 10) list.push(mm)
   return list
 })
+/** A tick's figure gives way to a measured mark that would stand on it. */
+const clearOfMarks = (mm: number) => marks.value.every((mark) => Math.abs(y(mark.at) - 13 - y(mm)) > 15)
 const term = computed(() => TERMS.find(({ name }) => name === opened.value) ?? null)
 const verdict = computed(() => {
   const { solution } = last.value.figures
-  const reserve = solution.reserve
+  const { reserve } = solution
+  const { low, high } = last.value.figures.reserve
+  const half = shown((high - low) / 2, 0)
   return reserve >= 0
-    ? { words: `${shown(reserve, 0)} left`, short: !solution.releases }
-    : { words: `${shown(-reserve, 0)} short`, short: true }
+    ? { words: `${shown(reserve, 0)} left`, half, short: !solution.releases }
+    : { words: `${shown(-reserve, 0)} short`, half, short: true }
 })
 const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.abs(value) < 100 ? 2 : 0)
 </script>
@@ -88,22 +103,44 @@ const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.ab
 <template>
   <aside class="relative flex h-full flex-col" aria-label="Pad travel">
     <h2 class="px-3 pt-2 text-[0.95rem] font-normal text-soft">
-      Pad travel, mm<template v-if="stacks.length > 1">: {{ stacks.map((stack) => stack.name).join(' · ') }}</template>
+      Pad travel, mm
+      <span v-if="stacks.length > 1" class="block">{{
+        stacks.map((stack) => stack.name).join(' | ')
+      }}</span>
     </h2>
-    <div ref="frame" class="min-h-0 grow">
-      <svg v-if="width > 0" :viewBox="`0 0 ${width} ${Math.max(height, 300)}`" class="size-full" aria-hidden="true">
+    <div ref="frame" class="relative min-h-0 grow">
+      <svg
+        v-if="width > 0"
+        :viewBox="`0 0 ${width} ${Math.max(height, 300)}`"
+        class="size-full"
+        aria-hidden="true"
+      >
         <defs>
           <pattern id="air-dots" width="6" height="6" patternUnits="userSpaceOnUse">
             <rect width="6" height="6" class="paper" />
             <circle cx="3" cy="3" r="2" class="dot" />
           </pattern>
-          <pattern id="missing" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <pattern
+            id="missing"
+            width="7"
+            height="7"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
             <path d="M0 0V7" class="hatch" />
           </pattern>
         </defs>
         <g v-for="mm in ticks" :key="mm">
           <path :d="`M${left - 8} ${y(mm)}h${mm % 50 === 0 ? -14 : -7}`" class="tick" />
-          <text v-if="mm % 50 === 0" :x="left - 26" :y="y(mm) + 5" text-anchor="end" class="soft">{{ mm }}</text>
+          <text
+            v-if="mm % 50 === 0 && clearOfMarks(mm)"
+            :x="left - 26"
+            :y="y(mm) + 5"
+            text-anchor="end"
+            class="soft"
+          >
+            {{ mm }}
+          </text>
         </g>
         <g v-for="stack in drawn" :key="stack.name">
           <rect :x="stack.x" :y="y(0)" :width="column" :height="floorY - y(0)" class="room" />
@@ -132,15 +169,25 @@ const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.ab
         </g>
         <path :d="`M${left - 22} ${floorY}H${width}`" class="floor" />
         <text :x="width - 8" :y="floorY - 7" text-anchor="end" class="strong">floor</text>
-        <text :x="width - 8" :y="floorY + 20" text-anchor="end" class="strong" :class="verdict.short ? 'rust' : 'ink'">
+        <text
+          :x="width - 8"
+          :y="floorY + 20"
+          text-anchor="end"
+          class="strong"
+          :class="verdict.short ? 'rust' : 'ink'"
+        >
           {{ verdict.words }}
         </text>
+        <text :x="width - 8" :y="floorY + 40" text-anchor="end" class="soft">± {{ verdict.half }}</text>
         <g v-for="mark in marks" :key="mark.key" :class="mark.current ? 'amber' : 'faded'">
           <path :d="`M${left - 2} ${y(mark.at)}l-11 -6v12z`" class="arrow" />
           <text :x="4" :y="y(mark.at) - 8" class="strong">{{ mark.words }}</text>
         </g>
         <g v-for="label in labels" :key="label.name">
-          <path :d="`M${labelX - 9} ${(y(label.from) + y(label.to)) / 2}L${labelX - 2} ${label.at}`" class="tick" />
+          <path
+            :d="`M${labelX - 9} ${(y(label.from) + y(label.to)) / 2}L${labelX - 2} ${label.at}`"
+            class="tick"
+          />
         </g>
       </svg>
       <template v-if="width > 0">
@@ -149,7 +196,7 @@ const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.ab
           :key="label.name"
           type="button"
           class="term"
-          :style="{ top: `${label.at + 18}px`, left: `${labelX}px` }"
+          :style="{ top: `${label.at - 12}px`, left: `${labelX}px` }"
           :aria-expanded="opened === label.name"
           :aria-label="`${label.label}, ${shown(label.size, 1)} mm of pad. Open formula`"
           @click="opened = opened === label.name ? null : label.name"
@@ -165,11 +212,17 @@ const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.ab
       :aria-label="`How ${term.label} is worked out`"
       @keydown.esc="opened = null"
     >
-      <h3 class="text-lg">{{ term.label }}, {{ shown(last.figures.solution.budget[term.name], 1) }} mm</h3>
+      <h3 class="text-lg">
+        {{ term.label }}, {{ shown(last.figures.solution.budget[term.name], 1) }} mm
+      </h3>
       <p class="mt-1">{{ term.about }}</p>
       <p class="mt-2 font-mono text-[0.9rem]">{{ term.formula }}</p>
       <dl class="mt-2">
-        <div v-for="[label, value, unit] in term.inputs(last.figures.circuit, last.figures.solution)" :key="label" class="flex justify-between">
+        <div
+          v-for="[label, value, unit] in term.inputs(last.figures.circuit, last.figures.solution)"
+          :key="label"
+          class="flex justify-between"
+        >
           <dt class="text-soft">{{ label }}</dt>
           <dd>{{ digits(value) }} {{ unit }}</dd>
         </div>
@@ -177,18 +230,27 @@ const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.ab
       <button type="button" class="quiet mt-3" @click="opened = null">Close</button>
     </div>
     <table class="sr-only">
-      <caption>Travel budget, mm of pad</caption>
+      <caption>
+        Travel budget, mm of pad
+      </caption>
       <thead>
-        <tr><th scope="col">Term</th><th v-for="stack in stacks" :key="stack.name" scope="col">{{ stack.name }}</th></tr>
+        <tr>
+          <th scope="col">Term</th>
+          <th v-for="stack in stacks" :key="stack.name" scope="col">{{ stack.name }}</th>
+        </tr>
       </thead>
       <tbody>
         <tr v-for="one in TERMS" :key="one.name">
           <th scope="row">{{ one.label }}</th>
-          <td v-for="stack in stacks" :key="stack.name" :data-term="one.name">{{ shown(stack.figures.solution.budget[one.name], 1) }}</td>
+          <td v-for="stack in stacks" :key="stack.name" :data-term="one.name">
+            {{ shown(stack.figures.solution.budget[one.name], 1) }}
+          </td>
         </tr>
         <tr>
           <th scope="row">reserve</th>
-          <td v-for="stack in stacks" :key="stack.name" data-term="reserve">{{ shown(stack.figures.solution.reserve, 1) }}</td>
+          <td v-for="stack in stacks" :key="stack.name" data-term="reserve">
+            {{ shown(stack.figures.solution.reserve, 1) }}
+          </td>
         </tr>
       </tbody>
     </table>

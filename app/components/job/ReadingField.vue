@@ -19,7 +19,8 @@ const problem = computed(() => {
   const value = readNumber(text.value)
   if (value === null) return `“${text.value}” is no number`
   if (value < kind.min || value > kind.max) return `${kind.min} to ${kind.max} ${kind.unit}`
-  if (kind.over && readWithin(time.value, { min: 1, max: 604_800 }) === null) return 'Seconds: 1 to 604 800'
+  if (kind.over && readWithin(time.value, { min: 1, max: 604_800 }) === null)
+    return 'Seconds: 1 to 604 800'
   return ''
 })
 
@@ -38,11 +39,18 @@ async function submit() {
 
 <template>
   <form class="border-b border-hairline py-1" @submit.prevent="submit">
-    <div class="flex flex-wrap items-center gap-x-3">
-      <button type="button" class="min-h-11 grow text-left hover:underline" :aria-expanded="opened" @click="opened = !opened">
+    <div class="flex flex-wrap items-center gap-x-2">
+      <button
+        type="button"
+        class="min-h-11 grow text-left leading-tight hover:underline"
+        :aria-expanded="opened"
+        @click="opened = !opened"
+      >
         {{ kind.label }}
       </button>
-      <span v-if="before !== undefined && before !== null" class="text-soft">was {{ shown(before, 1) }}</span>
+      <span v-if="before !== undefined && before !== null" class="text-soft"
+        ><span class="sr-only">before:</span> {{ shown(before, before % 1 ? 1 : 0) }} →</span
+      >
       <output v-if="held" class="font-semibold" :for="id" :data-reading="reading">
         {{ shown(held.payload.value, held.payload.value % 1 ? 1 : 0) }} {{ kind.unit
         }}<template v-if="held.payload.duration"> in {{ seconds(held.payload.duration) }}</template>
@@ -52,7 +60,7 @@ async function submit() {
         <input
           :id="id"
           v-model="text"
-          class="field w-24"
+          class="field w-20"
           inputmode="decimal"
           autocomplete="off"
           :aria-label="`${kind.label}, ${kind.unit}`"
@@ -62,13 +70,21 @@ async function submit() {
         />
         <template v-if="kind.over">
           <span class="text-soft">in</span>
-          <input v-model="time" class="field w-20" inputmode="numeric" autocomplete="off" :aria-label="`${kind.label}, seconds`" />
+          <input
+            v-model="time"
+            class="field w-16"
+            inputmode="numeric"
+            autocomplete="off"
+            :aria-label="`${kind.label}, seconds`"
+          />
           <span class="text-soft">s</span>
         </template>
         <button class="quiet" :disabled="text.trim() === ''">File</button>
       </span>
     </div>
-    <p v-if="problem && tried" role="alert" class="pb-1 font-semibold text-rust">{{ problem }}. What you typed is still here.</p>
+    <p v-if="problem && tried" role="alert" class="pb-1 font-semibold text-rust">
+      {{ problem }}. What you typed is still here.
+    </p>
     <p v-if="opened" class="pb-2 text-[0.95rem] text-soft">{{ kind.how }}</p>
   </form>
 </template>

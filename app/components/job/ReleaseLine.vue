@@ -16,7 +16,9 @@ const props = defineProps<{
 
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width, height } = useElementSize(frame)
-const drawing = computed(() => drawLine(props.installation, Math.max(width.value, 640), Math.max(height.value, 150)))
+const drawing = computed(() =>
+  drawLine(props.installation, Math.max(width.value, 640), Math.max(height.value, 150)),
+)
 const slave = computed(() => props.installation.circuit.slave)
 const bleeder = computed(() => props.installation.slave.bleeder)
 const bleederWords = computed(() => {
@@ -55,13 +57,15 @@ const bubbles = computed(() => {
   }))
 })
 
-const path = (points: Point[]) => points.map(({ x, y }, i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('')
+const path = (points: Point[]) =>
+  points.map(({ x, y }, i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('')
 const levelLow = computed(() => present('levelLow'))
 const spoken = computed(() => {
   const { circuit } = props.installation
   const lines = circuit.lines.map((line) => `${line.kind} ${line.length.toFixed(0)} mm`).join(', then ')
   const crests = drawing.value.crests.map(
-    (crest) => `a crest ${crest.height} mm over the master, ${shown(crest.toBleeder / 1000, 1)} ml or ${shown(crest.strokes, 1)} strokes before the bleeder`,
+    (crest) =>
+      `a crest ${crest.height} mm over the master, ${shown(crest.toBleeder / 1000, 1)} ml or ${shown(crest.strokes, 1)} strokes before the bleeder`,
   )
   return [
     `Release circuit from the side. Line: ${lines}.`,
@@ -83,19 +87,39 @@ const spoken = computed(() => {
     >
       <g class="scale">
         <g v-for="tick in drawing.ticks" :key="tick.height">
-          <line :x1="66" :x2="Math.max(width, 640) - 24" :y1="tick.y" :y2="tick.y" :class="tick.height === 0 ? 'datum' : 'rule'" />
+          <line
+            :x1="66"
+            :x2="Math.max(width, 640) - 24"
+            :y1="tick.y"
+            :y2="tick.y"
+            :class="tick.height === 0 ? 'datum' : 'rule'"
+          />
           <text x="58" :y="tick.y + 5" text-anchor="end">
-            {{ tick.height === 0 ? 'master' : `${tick.height > 0 ? '+' : '−'}${Math.abs(tick.height)}` }}
+            {{
+              tick.height === 0 ? 'master' : `${tick.height > 0 ? '+' : '−'}${Math.abs(tick.height)}`
+            }}
           </text>
         </g>
       </g>
 
       <!-- bulkhead -->
-      <rect :x="drawing.master.x + 16" y="14" width="6" :height="Math.max(height, 150) - 22" class="wall" />
+      <rect
+        :x="drawing.master.x + 16"
+        y="14"
+        width="6"
+        :height="Math.max(height, 150) - 22"
+        class="wall"
+      />
 
       <!-- reservoir and its feed -->
-      <path :d="`M${drawing.master.x - 48} ${drawing.reservoirLevel + 22}V${drawing.master.y - 10}`" class="bore" />
-      <path :d="`M${drawing.master.x - 48} ${drawing.reservoirLevel + 22}V${drawing.master.y - 10}`" class="fluid" />
+      <path
+        :d="`M${drawing.master.x - 48} ${drawing.reservoirLevel + 22}V${drawing.master.y - 10}`"
+        class="bore"
+      />
+      <path
+        :d="`M${drawing.master.x - 48} ${drawing.reservoirLevel + 22}V${drawing.master.y - 10}`"
+        class="fluid"
+      />
       <rect
         :x="drawing.master.x - 72"
         :y="drawing.reservoirLevel + (levelLow ? 10 : 0)"
@@ -103,12 +127,35 @@ const spoken = computed(() => {
         :height="levelLow ? 12 : 22"
         class="full"
       />
-      <rect :x="drawing.master.x - 72" :y="drawing.reservoirLevel - 14" width="48" height="36" rx="5" class="body" />
-      <path :d="`M${drawing.master.x - 79} ${drawing.reservoirLevel}h14M${drawing.master.x - 79} ${drawing.reservoirLevel + 14}h10`" class="mark" />
-      <text v-if="installation.reservoir.sharedWithBrakes" :x="drawing.master.x - 86" :y="drawing.reservoirLevel + 2" text-anchor="end">
+      <rect
+        :x="drawing.master.x - 72"
+        :y="drawing.reservoirLevel - 14"
+        width="48"
+        height="36"
+        rx="5"
+        class="body"
+      />
+      <path
+        :d="`M${drawing.master.x - 79} ${drawing.reservoirLevel}h14M${drawing.master.x - 79} ${drawing.reservoirLevel + 14}h10`"
+        class="mark"
+      />
+      <text
+        v-if="installation.reservoir.sharedWithBrakes"
+        :x="drawing.master.x - 86"
+        :y="drawing.reservoirLevel + 2"
+        text-anchor="end"
+      >
         shared with brakes
       </text>
-      <text v-if="levelLow" :x="drawing.master.x - 86" :y="drawing.reservoirLevel + 20" text-anchor="end" class="wet">low</text>
+      <text
+        v-if="levelLow"
+        :x="drawing.master.x - 86"
+        :y="drawing.reservoirLevel + 20"
+        text-anchor="end"
+        class="wet"
+      >
+        low
+      </text>
 
       <!-- the lines -->
       <g v-for="(line, i) in drawing.lines" :key="i">
@@ -116,15 +163,30 @@ const spoken = computed(() => {
         <path :d="path(line.points)" class="fluid" />
         <path v-if="line.kind !== 'steel'" :d="path(line.points)" class="weave" :class="line.kind" />
       </g>
-      <circle v-for="(union, i) in drawing.unions" :key="i" :cx="union.x" :cy="union.y" r="6" class="union" />
+      <circle
+        v-for="(union, i) in drawing.unions"
+        :key="i"
+        :cx="union.x"
+        :cy="union.y"
+        r="6"
+        class="union"
+      />
       <g v-for="(line, i) in drawing.lines" :key="`label${i}`">
-        <text v-if="line.kind !== 'steel'" :x="line.middle.x - 14" :y="line.middle.y + 20" text-anchor="end">
-          {{ line.kind === 'nylon' ? 'nylon line' : `${line.kind} hose` }}, {{ line.length.toFixed(0) }} mm
+        <text
+          v-if="line.kind !== 'steel'"
+          :x="line.middle.x - 14"
+          :y="line.middle.y + 20"
+          text-anchor="end"
+        >
+          {{ line.kind === 'nylon' ? 'nylon line' : `${line.kind} hose` }},
+          {{ line.length.toFixed(0) }} mm
         </text>
       </g>
 
       <!-- master -->
-      <g :transform="`translate(${drawing.master.x} ${drawing.master.y}) rotate(${-installation.master.tilt})`">
+      <g
+        :transform="`translate(${drawing.master.x} ${drawing.master.y}) rotate(${-installation.master.tilt})`"
+      >
         <path d="M-76 0H-128" class="rod" />
         <rect x="-76" y="-11" width="76" height="22" class="full" />
         <rect x="-76" y="-11" width="26" height="22" class="hollow" />
@@ -133,8 +195,16 @@ const spoken = computed(() => {
       </g>
 
       <!-- slave -->
-      <g v-if="slave.type === 'external'" :transform="`translate(${drawing.slave.x} ${drawing.slave.y}) rotate(${-installation.slave.endRaise})`">
-        <path v-if="bleeder.kind === 'screw'" :transform="`rotate(${bleeder.angle} 14 0)`" d="M14 -12v-13m-4 3h8" class="nipple" />
+      <g
+        v-if="slave.type === 'external'"
+        :transform="`translate(${drawing.slave.x} ${drawing.slave.y}) rotate(${-installation.slave.endRaise})`"
+      >
+        <path
+          v-if="bleeder.kind === 'screw'"
+          :transform="`rotate(${bleeder.angle} 14 0)`"
+          d="M14 -12v-13m-4 3h8"
+          class="nipple"
+        />
         <rect x="0" y="-13" width="62" height="26" class="full" />
         <rect x="44" y="-13" width="18" height="26" class="hollow" />
         <rect x="36" y="-13" width="9" height="26" class="piston" />
@@ -144,7 +214,12 @@ const spoken = computed(() => {
         <path d="M100 -24q10 24 0 50" class="fork" />
       </g>
       <g v-else :transform="`translate(${drawing.slave.x} ${drawing.slave.y})`">
-        <path v-if="bleeder.kind === 'screw'" :transform="`rotate(${bleeder.angle} 14 0)`" d="M14 -20v-13m-4 3h8" class="nipple" />
+        <path
+          v-if="bleeder.kind === 'screw'"
+          :transform="`rotate(${bleeder.angle} 14 0)`"
+          d="M14 -20v-13m-4 3h8"
+          class="nipple"
+        />
         <path d="M0 10H120" class="shaft" />
         <rect x="6" y="-20" width="34" height="22" class="full" />
         <rect x="6" y="18" width="34" height="22" class="full" />
@@ -156,11 +231,19 @@ const spoken = computed(() => {
       <text :x="drawing.slave.x + 4" :y="drawing.slave.y - 36">{{ bleederWords }}</text>
 
       <!-- what was found -->
-      <circle v-for="(bubble, i) in bubbles" :key="`air${i}`" :cx="bubble.x" :cy="bubble.y" :r="bubble.r" class="bubble" />
+      <circle
+        v-for="(bubble, i) in bubbles"
+        :key="`air${i}`"
+        :cx="bubble.x"
+        :cy="bubble.y"
+        :r="bubble.r"
+        class="bubble"
+      />
       <g v-for="crest in drawing.crests" :key="crest.along">
         <path :d="`M${crest.x} ${crest.y - 7}v-14`" class="lead" />
-        <text :x="crest.x" :y="crest.y - 26" text-anchor="middle">
-          crest · {{ shown(crest.toBleeder / 1000, 1) }} ml to the bleeder · {{ shown(crest.strokes, 1) }} strokes
+        <text :x="Math.max(crest.x, drawing.master.x + 180)" :y="crest.y - 26" text-anchor="middle">
+          crest · {{ shown(crest.toBleeder / 1000, 1) }} ml to the bleeder ·
+          {{ shown(crest.strokes, 1) }} strokes
         </text>
       </g>
       <g v-for="leak in leaks" :key="leak.id" class="wet">

@@ -6,11 +6,11 @@ import { phaseFigures } from '~~/core/proof'
 import { shown } from '~~/core/quantity'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
-const { id, phase, installation, file, undo, lastFiled, problem } = useJob()
+const { id, phase, state, installation, file, undo, lastFiled, problem } = useJob()
 const text = useSessionStorage(`mellow-say-${id}`, '')
 const input = useTemplateRef<HTMLInputElement>('input')
 const refused = ref('')
-const cycle = useBleedSetting(id)
+const cycle = useBleedSetting(id, state)
 
 const context = computed(() => ({ phase: phase.value, lengths: 'mm' as const, cycle: cycle.value }))
 const understood = computed(() => (text.value.trim() ? understand(text.value, context.value) : null))
@@ -34,7 +34,9 @@ function consequence(said: Said): string {
     const held = { payload: said.payload, id: '', at: '', by: '', sent: false, corrections: [] }
     const { air } = phaseFigures(installation.value, { freeTravel: held })
     if (air && !('implausible' in air))
-      return air.low <= 0 ? `no air to be seen, at most ${millilitres(Math.max(0, air.high))}` : `${millilitres(air.air)} of air`
+      return air.low <= 0
+        ? `no air to be seen, at most ${millilitres(Math.max(0, air.high))}`
+        : `${millilitres(air.air)} of air`
     return 'does not fit the geometry'
   }
   return ''
@@ -78,7 +80,13 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   <form class="no-print border-t border-ink bg-ground px-4 py-2 lg:px-6" @submit.prevent="submit">
     <p v-if="problem" role="alert" class="pb-1 font-semibold text-rust">{{ problem }}</p>
     <div v-if="offers.length" class="flex flex-wrap gap-2 pb-1" aria-label="Goes on as">
-      <button v-for="offer in offers" :key="offer" type="button" class="quiet py-0 text-[0.95rem]" @click="take(offer)">
+      <button
+        v-for="offer in offers"
+        :key="offer"
+        type="button"
+        class="quiet py-0 text-[0.95rem]"
+        @click="take(offer)"
+      >
         {{ offer }}
       </button>
     </div>

@@ -28,6 +28,8 @@ const LEFT = 250
 const RIGHT = 190
 const TOP = 46
 const BOTTOM = 40
+/** A concentric slave is drawn round its shaft and hangs lower. */
+const BOTTOM_CONCENTRIC = 76
 
 /** Side elevation: heights to one scale, distance along the line spread over the width. */
 export function drawLine(installation: Installation, width: number, height: number): LineDrawing {
@@ -36,7 +38,8 @@ export function drawLine(installation: Installation, width: number, height: numb
   const heights = [0, reservoir.height, ...route.map((point) => point.height)]
   const highest = Math.max(...heights) + 10
   const lowest = Math.min(...heights) - 10
-  const scale = (height - TOP - BOTTOM) / Math.max(120, highest - lowest)
+  const bottom = circuit.slave.type === 'concentric' ? BOTTOM_CONCENTRIC : BOTTOM
+  const scale = (height - TOP - bottom) / Math.max(120, highest - lowest)
   const xAt = (along: number) => LEFT + (along / length) * (width - LEFT - RIGHT)
   const yAt = (mm: number) => TOP + (highest - mm) * scale
   const heightAt = (along: number) => interpolate(route, along)

@@ -13,7 +13,9 @@ const checks = computed(() => (installation.value ? proofChecks(installation.val
 const verdict = computed(() => proof.value?.verdict)
 const ORDER: Outcome[] = ['stop', 'notYet', 'pass']
 const reasons = computed(() =>
-  ORDER.flatMap((outcome) => verdict.value?.reasons.filter((reason) => reason.outcome === outcome) ?? []),
+  ORDER.flatMap(
+    (outcome) => verdict.value?.reasons.filter((reason) => reason.outcome === outcome) ?? [],
+  ),
 )
 const LOOK: Record<Outcome, string> = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust' }
 const MARK: Record<Outcome, string> = { pass: '✓', notYet: '·', stop: '■' }
@@ -24,7 +26,7 @@ const changedSince = computed(
 </script>
 
 <template>
-  <div class="grid gap-x-8 lg:grid-cols-[minmax(0,0.95fr)_minmax(0,1fr)]">
+  <div class="grid gap-x-8 lg:grid-cols-[minmax(0,1.08fr)_minmax(0,1fr)]">
     <div class="border-hairline px-6 py-4 lg:border-r">
       <h2 class="place-name">Measure again</h2>
       <ReadingField
@@ -35,24 +37,43 @@ const changedSince = computed(
         :before="state.readings.asFound[reading.name]?.payload.value ?? null"
       />
       <h2 class="place-name mt-4">Look again</h2>
-      <FindingRow v-for="check in checks" :key="check.finding" :finding="check.finding" phase="after" :owed="check.owed" />
+      <FindingRow
+        v-for="check in checks"
+        :key="check.finding"
+        :finding="check.finding"
+        phase="after"
+        :owed="check.owed"
+      />
       <p class="mt-3 border-l-4 border-amber pl-3 text-[0.95rem]">
-        With the engine running: brake on, out of gear, nobody under it or in front. Expect a start in gear after work on the
-        switch. The maker’s data decides.
+        With the engine running: brake on, out of gear, nobody under it or in front. Expect a start in
+        gear after work on the switch. The maker’s data decides.
       </p>
     </div>
     <div v-if="verdict" class="px-6 py-4 lg:pl-0">
       <section aria-label="Verdict" aria-live="polite">
         <div class="flex flex-wrap items-center gap-3">
-          <p class="grow text-3xl font-bold" :class="LOOK[verdict.outcome]" data-figure="verdict">{{ OUTCOME_WORDS[verdict.outcome] }}</p>
+          <p class="grow text-3xl font-bold" :class="LOOK[verdict.outcome]" data-figure="verdict">
+            {{ OUTCOME_WORDS[verdict.outcome] }}
+          </p>
           <button type="button" class="act" @click="file('verdict', verdict)">File this verdict</button>
         </div>
         <p v-if="filed" class="mt-1 text-soft">
-          Filed {{ when(filed.at) }}: {{ OUTCOME_WORDS[filed.payload.outcome] }}<template v-if="changedSince">; things have changed since</template><template v-if="!filed.sent">, waiting to be sent</template>.
+          Filed {{ when(filed.at) }}: {{ OUTCOME_WORDS[filed.payload.outcome]
+          }}<template v-if="changedSince">; things have changed since</template
+          ><template v-if="!filed.sent">, waiting to be sent</template>.
         </p>
         <ul class="mt-3 border-t border-hairline">
-          <li v-for="reason in reasons" :key="reason.rule + reason.words" class="flex gap-3 border-b border-hairline py-2">
-            <span class="w-5 shrink-0 text-center font-bold" :class="LOOK[reason.outcome]" aria-hidden="true">{{ MARK[reason.outcome] }}</span>
+          <li
+            v-for="reason in reasons"
+            :key="reason.rule + reason.words"
+            class="flex gap-3 border-b border-hairline py-2"
+          >
+            <span
+              class="w-5 shrink-0 text-center font-bold"
+              :class="LOOK[reason.outcome]"
+              aria-hidden="true"
+              >{{ MARK[reason.outcome] }}</span
+            >
             <span :class="reason.outcome === 'stop' ? 'font-semibold text-rust' : ''">
               <span class="sr-only">{{ OUTCOME_WORDS[reason.outcome] }}: </span>{{ reason.words }}
             </span>

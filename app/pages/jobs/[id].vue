@@ -30,7 +30,12 @@ const stacks = computed((): Stack[] => {
   if (!proof.value || !installation.value) return []
   const { readings } = state.value
   const found: Stack = { name: 'as found', figures: proof.value.before, readings: readings.asFound }
-  const later = stage.value === 'prove' || stage.value === 'record' ? readings.after : stage.value === 'bleed' ? readings.working : null
+  const later =
+    stage.value === 'prove' || stage.value === 'record'
+      ? readings.after
+      : stage.value === 'bleed'
+        ? readings.working
+        : null
   if (!later || Object.keys(later).length === 0) return [found]
   const name = stage.value === 'bleed' ? 'now' : 'after'
   return [found, { name, figures: phaseFigures(installation.value, later), readings: later }]

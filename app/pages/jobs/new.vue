@@ -6,7 +6,12 @@ import type { Vehicle } from '~~/contract'
 
 const route = useRoute()
 const person = usePersonStore()
-const { value: vehicles, loading, error, load } = useLoaded(async () => {
+const {
+  value: vehicles,
+  loading,
+  error,
+  load,
+} = useLoaded(async () => {
   await person.load()
   return api<Vehicle[]>('/vehicles')
 })
@@ -27,7 +32,9 @@ const busy = ref(false)
 const title = computed(() => {
   const typed = draft.value.title.trim()
   if (typed) return typed
-  const ticked = COMPLAINTS.filter(({ id }) => draft.value.complaints.includes(id)).map(({ label }) => label)
+  const ticked = COMPLAINTS.filter(({ id }) => draft.value.complaints.includes(id)).map(
+    ({ label }) => label,
+  )
   return ticked.length > 0 ? ticked.join('; ').slice(0, 160) : JOB_KIND_WORDS[draft.value.kind]
 })
 
@@ -63,7 +70,11 @@ async function create() {
     <AppHeader title="New job" sub="what is wanted, and what the driver says" />
     <main class="grow">
       <LoadState :loading="loading" :error="error" @again="load" />
-      <form v-if="vehicles" class="grid max-w-6xl gap-x-10 gap-y-6 px-6 py-5 lg:grid-cols-2 lg:pl-23" @submit.prevent="create">
+      <form
+        v-if="vehicles"
+        class="grid max-w-6xl gap-x-10 gap-y-6 px-6 py-5 lg:grid-cols-2 lg:pl-23"
+        @submit.prevent="create"
+      >
         <div>
           <label class="block">
             <span class="mb-1 block text-xl font-semibold">Vehicle</span>
@@ -74,7 +85,9 @@ async function create() {
               </option>
             </select>
           </label>
-          <NuxtLink to="/vehicles/new" class="tap mt-1 px-0 underline underline-offset-4">It is not here yet</NuxtLink>
+          <NuxtLink to="/vehicles/new" class="tap mt-1 px-0 underline underline-offset-4"
+            >It is not here yet</NuxtLink
+          >
 
           <fieldset class="mt-5">
             <legend class="text-xl font-semibold">Kind of job</legend>
@@ -96,7 +109,13 @@ async function create() {
           </label>
           <label class="mt-4 block">
             <span class="mb-1 block">In the driver’s words</span>
-            <input v-model="draft.title" class="field" maxlength="160" autocomplete="off" :placeholder="title" />
+            <input
+              v-model="draft.title"
+              class="field"
+              maxlength="160"
+              autocomplete="off"
+              :placeholder="title"
+            />
           </label>
         </div>
         <fieldset>

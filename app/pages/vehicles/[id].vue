@@ -9,7 +9,12 @@ const id = String(useRoute().params.id)
 const subject = { type: 'vehicle', id } as const
 const journal = useJournalStore()
 const person = usePersonStore()
-const { value: vehicle, loading, error, load } = useLoaded(async () => {
+const {
+  value: vehicle,
+  loading,
+  error,
+  load,
+} = useLoaded(async () => {
   await journal.restored
   const [found] = await Promise.all([api<WithEntries<Vehicle>>(`/vehicles/${id}`), person.load()])
   journal.take(subject, found.entries)
@@ -49,7 +54,10 @@ const row = (path: string) => {
 }
 const assumed = computed(() => installation.value?.assumed.map(row) ?? [])
 const measured = computed(
-  () => archetype.value?.ranges.filter(({ path }) => !installation.value?.assumed.includes(path)).map(({ path }) => row(path)) ?? [],
+  () =>
+    archetype.value?.ranges
+      .filter(({ path }) => !installation.value?.assumed.includes(path))
+      .map(({ path }) => row(path)) ?? [],
 )
 const typed = reactive<Record<string, string>>({})
 const problems = reactive<Record<string, string>>({})
@@ -82,29 +90,46 @@ const figure = (value: number | null) => (value === null ? '' : shown(value, val
           <div>
             <h2 class="text-xl">{{ assumed.length }} figures assumed</h2>
             <p class="text-soft">
-              Taken from “{{ archetype?.name }}”. Each widens every answer until it is measured; a reading replaces it at any time.
+              Taken from “{{ archetype?.name }}”. Each widens every answer until it is measured; a
+              reading replaces it at any time.
             </p>
             <ul class="mt-3 border-t border-hairline">
               <li v-for="one in assumed" :key="one.path" class="border-b border-hairline py-2">
                 <form class="flex flex-wrap items-center gap-x-4" @submit.prevent="measure(one.path)">
                   <span class="min-w-64 grow">
                     {{ one.label }}
-                    <span v-if="one.range" class="block text-[0.9rem] text-soft">{{ one.range.reason }} {{ one.how }}</span>
+                    <span v-if="one.range" class="block text-[0.9rem] text-soft"
+                      >{{ one.range.reason }} {{ one.how }}</span
+                    >
                   </span>
                   <span class="text-soft" :data-assumed="one.path">
-                    {{ one.value === null ? '' : `about ${figure(one.value)},` }} {{ figure(one.range?.low ?? null) }} to {{ figure(one.range?.high ?? null) }} {{ one.unit }}
+                    {{ one.value === null ? '' : `about ${figure(one.value)},` }}
+                    {{ figure(one.range?.low ?? null) }} to {{ figure(one.range?.high ?? null) }}
+                    {{ one.unit }}
                   </span>
                   <span v-if="one.measurable" class="flex gap-1">
-                    <input v-model="typed[one.path]" class="field w-24" inputmode="decimal" autocomplete="off" :aria-label="`${one.label}, measured`" />
+                    <input
+                      v-model="typed[one.path]"
+                      class="field w-24"
+                      inputmode="decimal"
+                      autocomplete="off"
+                      :aria-label="`${one.label}, measured`"
+                    />
                     <button class="quiet" :disabled="!typed[one.path]">Measured</button>
                   </span>
-                  <span v-if="problems[one.path]" role="alert" class="w-full font-semibold text-rust">{{ problems[one.path] }}</span>
+                  <span v-if="problems[one.path]" role="alert" class="w-full font-semibold text-rust">{{
+                    problems[one.path]
+                  }}</span>
                 </form>
               </li>
             </ul>
             <h2 class="mt-6 text-xl">Measured or read off</h2>
             <ul class="mt-2 border-t border-hairline">
-              <li v-for="one in measured" :key="one.path" class="flex min-h-11 items-center gap-4 border-b border-hairline">
+              <li
+                v-for="one in measured"
+                :key="one.path"
+                class="flex min-h-11 items-center gap-4 border-b border-hairline"
+              >
                 <span class="grow">{{ one.label }}</span>
                 <strong :data-measured="one.path">{{ figure(one.value) }} {{ one.unit }}</strong>
               </li>
@@ -117,7 +142,9 @@ const figure = (value: number | null) => (value === null ? '' : shown(value, val
               <li v-for="job in jobs" :key="job.id" class="border-b border-hairline">
                 <NuxtLink :to="`/jobs/${job.id}/find`" class="block py-3 hover:bg-raised">
                   <span class="block font-semibold">{{ job.title }}</span>
-                  <span class="text-soft">{{ JOB_KIND_WORDS[job.kind] }}, {{ when(job.createdAt) }}</span>
+                  <span class="text-soft"
+                    >{{ JOB_KIND_WORDS[job.kind] }}, {{ when(job.createdAt) }}</span
+                  >
                 </NuxtLink>
               </li>
             </ul>

@@ -17,7 +17,10 @@ const { value: vehicles, loading, error, load } = useLoaded(() => api<Vehicle[]>
         </div>
         <ul class="mt-4 border-t border-hairline">
           <li v-for="vehicle in vehicles" :key="vehicle.id" class="border-b border-hairline">
-            <NuxtLink :to="`/vehicles/${vehicle.id}`" class="flex min-h-14 items-center gap-6 hover:bg-raised md:px-3">
+            <NuxtLink
+              :to="`/vehicles/${vehicle.id}`"
+              class="flex min-h-14 items-center gap-6 hover:bg-raised md:px-3"
+            >
               <span class="grow font-semibold">{{ vehicle.name }}</span>
               <span class="font-mono text-soft">{{ vehicle.plate }}</span>
             </NuxtLink>

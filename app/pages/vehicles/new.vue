@@ -32,7 +32,9 @@ const problem = ref('')
 const busy = ref(false)
 
 const external = computed(
-  () => ARCHETYPES.find(({ id }) => id === draft.value.archetype)?.installation.circuit.slave.type !== 'concentric',
+  () =>
+    ARCHETYPES.find(({ id }) => id === draft.value.archetype)?.installation.circuit.slave.type !==
+    'concentric',
 )
 const ratio = computed(() => {
   const pad = readWithin(draft.value.padArm, ARM)
@@ -65,13 +67,16 @@ const readings = computed((): Map<string, number> | null => {
   if (ratio.value !== null) taken.set('pedal.ratio', ratio.value)
   return taken
 })
-const ready = computed(() => draft.value.archetype !== '' && draft.value.name.trim() !== '' && readings.value !== null)
+const ready = computed(
+  () => draft.value.archetype !== '' && draft.value.name.trim() !== '' && readings.value !== null,
+)
 
 async function create(then: 'job' | 'vehicle') {
   tried.value = true
   problem.value = ''
   if (!person.current) problem.value = 'Pick your name at the bench first; what you typed stays here.'
-  else if (!ready.value) problem.value = 'Something is missing or out of its bounds: see the marked fields.'
+  else if (!ready.value)
+    problem.value = 'Something is missing or out of its bounds: see the marked fields.'
   if (problem.value || busy.value) return
   busy.value = true
   const { id, name, plate, archetype } = draft.value
@@ -105,7 +110,9 @@ async function create(then: 'job' | 'vehicle') {
       >
         <RadioGroup v-model="draft.archetype">
           <RadioGroupLabel class="text-xl font-semibold">What kind is it?</RadioGroupLabel>
-          <p v-if="tried && !draft.archetype" role="alert" class="font-semibold text-rust">Choose the nearest kind.</p>
+          <p v-if="tried && !draft.archetype" role="alert" class="font-semibold text-rust">
+            Choose the nearest kind.
+          </p>
           <div class="mt-3 border-t border-hairline">
             <RadioGroupOption
               v-for="kind in ARCHETYPES"
@@ -131,41 +138,109 @@ async function create(then: 'job' | 'vehicle') {
           <div class="grid gap-4 sm:grid-cols-[1fr_10rem]">
             <label>
               <span class="mb-1 block">Name, as the workshop says it</span>
-              <input v-model="draft.name" class="field text-[1.1rem]" maxlength="120" autocomplete="off" />
-              <span v-if="tried && !draft.name.trim()" role="alert" class="text-[0.9rem] font-semibold text-rust">
+              <input
+                v-model="draft.name"
+                class="field text-[1.1rem]"
+                maxlength="120"
+                autocomplete="off"
+              />
+              <span
+                v-if="tried && !draft.name.trim()"
+                role="alert"
+                class="text-[0.9rem] font-semibold text-rust"
+              >
                 Give it a name.
               </span>
             </label>
             <label>
               <span class="mb-1 block">Plate</span>
-              <input v-model="draft.plate" class="field text-[1.1rem]" maxlength="20" autocomplete="off" />
+              <input
+                v-model="draft.plate"
+                class="field text-[1.1rem]"
+                maxlength="20"
+                autocomplete="off"
+              />
             </label>
           </div>
 
           <fieldset class="mt-6">
             <legend class="text-xl font-semibold">Three tape readings</legend>
-            <p class="text-soft">What is left out is assumed from the kind, and can be measured at any time.</p>
+            <p class="text-soft">
+              What is left out is assumed from the kind, and can be measured at any time.
+            </p>
             <div class="mt-3 grid gap-4 sm:grid-cols-3">
-              <NumberField v-model="draft.travel" label="Pad, up to floor" unit="mm" v-bind="bounds('pedal.travel')" how="Along the pad’s path, to floor or stop." optional :strict="tried" />
-              <NumberField v-model="draft.padArm" label="Pivot to pad centre" unit="mm" v-bind="ARM" optional :strict="tried" />
-              <NumberField v-model="draft.rodArm" label="Pivot to rod pin" unit="mm" v-bind="ARM" :how="ratio ? `Pedal ratio ${shown(ratio, 2)}` : ''" optional :strict="tried" />
+              <NumberField
+                v-model="draft.travel"
+                label="Pad, up to floor"
+                unit="mm"
+                v-bind="bounds('pedal.travel')"
+                how="Along the pad’s path, to floor or stop."
+                optional
+                :strict="tried"
+              />
+              <NumberField
+                v-model="draft.padArm"
+                label="Pivot to pad centre"
+                unit="mm"
+                v-bind="ARM"
+                optional
+                :strict="tried"
+              />
+              <NumberField
+                v-model="draft.rodArm"
+                label="Pivot to rod pin"
+                unit="mm"
+                v-bind="ARM"
+                :how="ratio ? `Pedal ratio ${shown(ratio, 2)}` : ''"
+                optional
+                :strict="tried"
+              />
             </div>
-            <p v-if="ratioProblem" role="alert" class="mt-1 font-semibold text-rust">{{ ratioProblem }}</p>
+            <p v-if="ratioProblem" role="alert" class="mt-1 font-semibold text-rust">
+              {{ ratioProblem }}
+            </p>
           </fieldset>
 
           <fieldset class="mt-6">
             <legend class="text-xl font-semibold">If it can be read off</legend>
             <div class="mt-3 grid gap-4 sm:grid-cols-3">
-              <NumberField v-model="draft.masterBore" label="Master bore" unit="mm" v-bind="bounds('master.bore')" how="Cast on the body." optional :strict="tried" />
-              <NumberField v-if="external" v-model="draft.slaveBore" label="Slave bore" unit="mm" v-bind="bounds('slave.bore')" how="Cast on the body." optional :strict="tried" />
-              <NumberField v-model="draft.clearance" label="Pushrod clearance" unit="mm" v-bind="bounds('master.pushrodClearance')" how="Play before the piston is felt." optional :strict="tried" />
+              <NumberField
+                v-model="draft.masterBore"
+                label="Master bore"
+                unit="mm"
+                v-bind="bounds('master.bore')"
+                how="Cast on the body."
+                optional
+                :strict="tried"
+              />
+              <NumberField
+                v-if="external"
+                v-model="draft.slaveBore"
+                label="Slave bore"
+                unit="mm"
+                v-bind="bounds('slave.bore')"
+                how="Cast on the body."
+                optional
+                :strict="tried"
+              />
+              <NumberField
+                v-model="draft.clearance"
+                label="Pushrod clearance"
+                unit="mm"
+                v-bind="bounds('master.pushrodClearance')"
+                how="Play before the piston is felt."
+                optional
+                :strict="tried"
+              />
             </div>
           </fieldset>
 
           <p v-if="problem" role="alert" class="mt-5 font-semibold text-rust">{{ problem }}</p>
           <div class="mt-5 flex flex-wrap gap-3">
             <button class="act min-h-14" :disabled="busy">Save and open a job</button>
-            <button type="button" class="quiet min-h-14" :disabled="busy" @click="create('vehicle')">Save only</button>
+            <button type="button" class="quiet min-h-14" :disabled="busy" @click="create('vehicle')">
+              Save only
+            </button>
           </div>
         </div>
       </form>

@@ -31,8 +31,18 @@ const range = (path: string, low: number, high: number, reason: string): Range =
  * the reason says what they rest on.
  */
 export const COMMON_RANGES: Range[] = [
-  range('pedal.returnForce', 0, 15, 'A light spring at most, since the cover brings the pedal up.'),
-  range('master.pushrodClearance', 0.1, 0.9, 'Set small and never less than none; worn pins add to it.'),
+  range(
+    'pedal.returnForce',
+    0,
+    25,
+    'A light spring, since the cover brings the pedal up; old and large pedals have more.',
+  ),
+  range(
+    'master.pushrodClearance',
+    0.1,
+    0.9,
+    'Set small and never less than none; worn pins add to it.',
+  ),
   range('master.portClosure', 0.8, 1.6, 'The primary cup stands about its own lip short of the port.'),
   range('master.springPreload', 15, 45, 'Enough to bring the piston home against the cup’s drag.'),
   range('master.springRate', 0.4, 1.4, 'Long, soft return springs.'),

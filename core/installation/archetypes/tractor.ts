@@ -58,7 +58,12 @@ export const tractor: Archetype = {
     { path: 'master.stroke', low: 34, high: 46, reason: 'Room for the pedal’s own travel.' },
     { path: 'slave.bore', low: 25.4, high: 31.75, reason: 'Three usual bores; the casting tells.' },
     { path: 'slave.stroke', low: 28, high: 42, reason: 'Stroke with room for wear.' },
-    { path: 'slave.springPreload', low: 50, high: 100, reason: 'Holds a heavy bearing on the fingers.' },
+    {
+      path: 'slave.springPreload',
+      low: 50,
+      high: 100,
+      reason: 'Holds a heavy bearing on the fingers.',
+    },
     { path: 'lines.0.length', low: 350, high: 1200, reason: 'Deck to housing.' },
     { path: 'lines.1.length', low: 300, high: 800, reason: 'Bridges the cab’s rubber mounts.' },
     { path: 'linkage.forkRatio', low: 1.5, high: 2, reason: 'Forks of split housings.' },

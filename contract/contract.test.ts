@@ -1,0 +1,111 @@
+import { describe, expect, it } from 'vitest'
+import { entry, reading, ulidOf } from '../tests/arbitrary/entry'
+import { fromArchetype } from '../core/installation'
+import type { Entry } from '../core/journal'
+import { Refusal } from '../server/services/refusal'
+import { checker } from '../server/services/validate'
+import { checkEntry, ListQuery, NewEntrySchema } from '.'
+
+const check = checker(NewEntrySchema)
+const posted = (one: Entry) => {
+  const { sequence: _, ...rest } = one
+  return rest
+}
+function refusal(value: unknown): { path: string; message: string }[] {
+  try {
+    check(value)
+  } catch (error) {
+    if (error instanceof Refusal) return error.errors ?? []
+    throw error
+  }
+  return []
+}
+const good = posted(entry(1, 'measurement', reading('freeTravel', 42)))
+
+describe('an entry at the boundary', () => {
+  it('is let in as it is', () => {
+    for (const one of [
+      good,
+      posted(entry(2, 'installation', fromArchetype('concentric'))),
+      posted(entry(3, 'withdrawal', {}, { withdraws: ulidOf(3) })),
+      posted(
+        entry(4, 'bleedCycle', {
+          method: 'vacuum',
+          strokes: 3,
+          cameOut: 'foam',
+          colour: 'dark',
+          bottle: 0,
+        }),
+      ),
+    ])
+      expect(refusal(one)).toEqual([])
+  })
+
+  it.each([
+    ['/payload/value', { payload: { ...good.payload, value: 501 } }, /at most 500/],
+    ['/payload/value', { payload: { ...good.payload, value: '42' } }, /number/],
+    ['/payload/reading', { payload: { ...good.payload, reading: 'weight' } }, /one of freeTravel/],
+    ['/payload/phase', { payload: { reading: 'freeTravel', value: 4 } }, /missing/],
+    ['/payload/colour', { payload: { ...good.payload, colour: 'red' } }, /not known here/],
+    ['/kind', { kind: 'magic' }, /not a known kind/],
+    ['/id', { id: 'nope' }, /right form/],
+    ['/at', { at: '2026-13-45T08:00:00Z' }, /format/],
+    ['/at', { at: '2026-11-24T08:00:00+01:00' }, /right form/],
+    ['/sequence', { sequence: 3 }, /not known here/],
+    ['/withdraws', { withdraws: ulidOf(2) }, /not known here/],
+  ])('names %s', (path, change, message) => {
+    const errors = refusal({ ...good, ...change })
+    expect(errors.map((error) => error.path)).toContain(path)
+    expect(errors.find((error) => error.path === path)!.message).toMatch(message)
+  })
+
+  it('deep in an installation names the very field', () => {
+    const installation = fromArchetype('small-car')
+    const bad = {
+      ...installation,
+      circuit: {
+        ...installation.circuit,
+        lines: [{ ...installation.circuit.lines[1]!, expansion: -1 }],
+      },
+    }
+    expect(refusal(posted(entry(1, 'installation', bad)))[0]).toEqual({
+      path: '/payload/circuit/lines/0/expansion',
+      message: 'must be at least 0',
+    })
+  })
+
+  it('is held to what only two fields together can say', () => {
+    const at = (one: Entry) => checkEntry(one).map((problem) => problem.path)
+    expect(at(entry(1, 'measurement', reading('sink', 5)))).toEqual(['/payload/duration'])
+    expect(at(entry(1, 'measurement', reading('rodStroke', 200)))).toEqual(['/payload/value'])
+    expect(at(entry(1, 'parameter', { field: 'master.bore', value: 900 }))).toEqual(['/payload/value'])
+    expect(at(entry(1, 'parameter', { field: 'master.colour', value: 9 }))).toEqual(['/payload/field'])
+    const car = fromArchetype('small-car')
+    const last = car.route.length - 1
+    expect(at(entry(1, 'installation', { ...car, route: car.route.slice(0, -1) }))).toEqual([
+      `/payload/route/${last - 1}/along`,
+    ])
+    expect(at(entry(1, 'installation', { ...car, route: [...car.route].reverse() }))).toEqual([
+      '/payload/route/1/along',
+    ])
+    expect(
+      at(
+        entry(1, 'installation', {
+          ...car,
+          route: car.route.map((p, i) => (i ? p : { ...p, along: -1 })),
+        }),
+      ),
+    ).toEqual(['/payload/route/0/along'])
+    const stroke = { ...car, circuit: { ...car.circuit, master: { ...car.circuit.master, stroke: 1 } } }
+    expect(at(entry(1, 'installation', stroke))).toEqual(['/payload/circuit/master/portClosure'])
+    expect(at(entry(1, 'installation', car))).toEqual([])
+    expect(at(entry(1, 'note', { words: 'ok' }))).toEqual([])
+  })
+
+  it('a query reads its numbers from text, within bounds', () => {
+    const query = checker(ListQuery, 'query')
+    expect(query({ limit: '20' })).toEqual({ limit: 20 })
+    expect(() => query({ limit: '0' })).toThrow(/limit must be at least 1/)
+    expect(() => query({ page: '2' })).toThrow(/not known here/)
+  })
+})

@@ -1,0 +1,193 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { cycle, entry, reading, ulidOf } from '../../tests/arbitrary/entry'
+import { fromArchetype } from '../installation'
+import { timeline } from './effective'
+import type { Entry } from './entry'
+import { fold, installationFrom } from './fold'
+import { phaseAt, startStage } from './stages'
+
+const id = (n: number) => ulidOf(1000 + n)
+
+/** A history in which anything may correct or take back anything before it. */
+const anyHistory = fc
+  .array(
+    fc.record({
+      what: fc.constantFrom('cycle', 'topUp', 'reading', 'correct', 'withdraw'),
+      target: fc.nat(30),
+      value: fc.integer({ min: 1, max: 90 }),
+    }),
+    { maxLength: 30 },
+  )
+  .map((steps) =>
+    steps.map(({ what, target, value }, i): Entry => {
+      const n = i + 1
+      const before = id(target % n || 1)
+      if (what === 'cycle')
+        return entry(n, 'bleedCycle', cycle(value % 2 ? 'clear' : 'few', value % 5 || 1))
+      if (what === 'topUp') return entry(n, 'topUp', {})
+      if (what === 'correct')
+        return entry(n, 'measurement', reading('freeTravel', value), { corrects: before })
+      if (what === 'withdraw') return entry(n, 'withdrawal', {}, { withdraws: before })
+      return entry(n, 'measurement', reading('freeTravel', value))
+    }),
+  )
+
+describe('the fold', () => {
+  it('does not depend on the order in which entries come in, nor on doubles', () => {
+    fc.assert(
+      fc.property(anyHistory, fc.integer(), (history, seed) => {
+        const straight = fold(history)
+        const mixed = [...history, ...history].sort(
+          (a, b) => ((seed ^ (a.sequence! * 7919)) % 13) - ((seed ^ (b.sequence! * 7919)) % 13),
+        )
+        expect(fold(mixed)).toEqual(straight)
+      }),
+    )
+  })
+
+  it('erases nothing: each entry stands, is a correction of one that stands, or is accounted for', () => {
+    fc.assert(
+      fc.property(anyHistory, (history) => {
+        const { standing, withdrawn } = timeline(history)
+        for (const { origin, holds, corrections } of standing) {
+          expect(withdrawn.has(origin.id)).toBe(false)
+          expect(holds).toBe(corrections.at(-1) ?? origin)
+          expect(holds.kind).toBe(origin.kind)
+        }
+        const plain = history.filter((one) => one.kind !== 'withdrawal' && one.corrects === undefined)
+        expect(standing.length + plain.filter((one) => withdrawn.has(one.id)).length).toBe(plain.length)
+      }),
+    )
+  })
+
+  it('undo and undo of the undo bring the state back', () => {
+    fc.assert(
+      fc.property(anyHistory, (history) => {
+        const n = history.length + 1
+        fc.pre(n > 1)
+        const target = history.at(-1)!
+        fc.pre(target.kind !== 'withdrawal')
+        const undone = [...history, entry(n, 'withdrawal', {}, { withdraws: target.id })]
+        const again = [...undone, entry(n + 1, 'withdrawal', {}, { withdraws: id(n) })]
+        const { withdrawn: _, ...state } = fold(again)
+        const { withdrawn: __, ...before } = fold(history)
+        expect(state).toEqual(before)
+      }),
+    )
+  })
+})
+
+describe('corrections', () => {
+  const first = entry(1, 'measurement', reading('freeTravel', 42))
+
+  it('the later of rivals in sequence holds, whatever their clocks say, and both are shown', () => {
+    const late = entry(3, 'measurement', reading('freeTravel', 44), {
+      corrects: id(1),
+      at: '2026-11-24T06:00:00.000Z',
+    })
+    const early = entry(2, 'measurement', reading('freeTravel', 43), {
+      corrects: id(1),
+      at: '2026-11-24T09:00:00.000Z',
+    })
+    const held = fold([first, late, early]).readings.asFound.freeTravel!
+    expect(held.payload.value).toBe(44)
+    expect(held.corrections.map((one) => one.sequence)).toEqual([2, 3])
+  })
+
+  it('of a correction goes to the first entry; taken back, the one before it holds', () => {
+    const two = entry(2, 'measurement', reading('freeTravel', 43), { corrects: id(1) })
+    const three = entry(3, 'measurement', reading('freeTravel', 40), { corrects: id(2) })
+    expect(fold([first, two, three]).readings.asFound.freeTravel!.payload.value).toBe(40)
+    const back = entry(4, 'withdrawal', {}, { withdraws: id(3) })
+    expect(fold([first, two, three, back]).readings.asFound.freeTravel!.payload.value).toBe(43)
+    const all = entry(5, 'withdrawal', {}, { withdraws: id(1) })
+    expect(fold([first, two, three, all]).readings.asFound.freeTravel).toBeUndefined()
+  })
+
+  it('of another kind, or of what comes later, change nothing', () => {
+    const other = entry(2, 'note', { words: 'x' }, { corrects: id(1) })
+    const ahead = entry(3, 'measurement', reading('freeTravel', 9), { corrects: id(8) })
+    const state = fold([first, other, ahead])
+    expect(state.readings.asFound.freeTravel!.payload.value).toBe(42)
+    expect(state.notes).toEqual([])
+  })
+
+  it('a waiting entry comes after all that were sent, and is told apart', () => {
+    const waiting = entry(0, 'measurement', reading('freeTravel', 30), { sequence: undefined })
+    const held = fold([waiting, first]).readings.asFound.freeTravel!
+    expect(held).toMatchObject({ sent: false, payload: { value: 30 } })
+    const both = fold([waiting, { ...waiting, sequence: 2 }, first])
+    expect(both.readings.asFound.freeTravel).toMatchObject({ sent: true, payload: { value: 30 } })
+  })
+})
+
+describe('the state of a job', () => {
+  it('counts strokes and the bottle since the last top-up, and clear cycles in a row', () => {
+    const { bleed } = fold([
+      entry(1, 'bleedCycle', cycle('foam', 4, 20_000)),
+      entry(2, 'bleedCycle', cycle('clear', 3, 15_000)),
+      entry(3, 'topUp', { volume: 35_000 }),
+      entry(4, 'bleedCycle', cycle('clear', 2, 9000)),
+      entry(5, 'bleedCycle', cycle('clear', 5)),
+    ])
+    expect(bleed).toMatchObject({
+      strokes: 14,
+      strokesSinceTopUp: 7,
+      bottleSinceTopUp: 9000,
+      clearInRow: 3,
+    })
+    const undone = fold([
+      entry(1, 'bleedCycle', cycle('clear', 4)),
+      entry(2, 'topUp', {}),
+      entry(3, 'withdrawal', {}, { withdraws: id(2) }),
+    ])
+    expect(undone.bleed).toMatchObject({ strokesSinceTopUp: 4, clearInRow: 1, topUps: [] })
+  })
+
+  it('keeps findings and readings apart by phase, the newest of each', () => {
+    const state = fold([
+      entry(1, 'goal', { jobKind: 'fault', wanted: '' }),
+      entry(2, 'finding', { finding: 'levelLow', state: 'present', phase: 'asFound' }),
+      entry(3, 'finding', { finding: 'levelLow', state: 'absent', phase: 'after' }),
+      entry(4, 'measurement', reading('freeTravel', 50, 'working')),
+      entry(5, 'measurement', reading('freeTravel', 30, 'working')),
+      entry(6, 'complaint', { complaint: 'soft' }),
+      entry(7, 'complaint', { complaint: 'soft' }),
+    ])
+    expect(state.found.asFound.levelLow!.payload.state).toBe('present')
+    expect(state.found.after.levelLow!.payload.state).toBe('absent')
+    expect(state.course.map((held) => held.payload.value)).toEqual([50, 30])
+    expect(state.readings.working.freeTravel!.payload.value).toBe(30)
+    expect(state.complaints).toHaveLength(1)
+  })
+
+  it('the installation follows its entries field by field, and leaves out what does not go together', () => {
+    const start = fromArchetype('long-line')
+    const entries = [
+      entry(1, 'installation', start),
+      entry(2, 'parameter', { field: 'master.bore', value: 17.46 }),
+      entry(3, 'parameter', { field: 'lines.0.length', value: 1600 }),
+      entry(4, 'parameter', { field: 'master.stroke', value: 1 }),
+      entry(5, 'parameter', { field: 'lines.7.length', value: 100 }),
+    ]
+    const { circuit, assumed, route } = installationFrom(entries)!
+    expect(circuit.master).toMatchObject({ bore: 17.46, stroke: 30 })
+    expect(assumed).not.toContain('master.bore')
+    expect(assumed).toContain('slave.bore')
+    expect(route.at(-1)!.along).toBeCloseTo(1980, 9)
+    const back = [...entries, entry(6, 'withdrawal', {}, { withdraws: id(2) })]
+    expect(installationFrom(back)!.circuit.master.bore).toBe(15.87)
+    expect(installationFrom([])).toBeNull()
+  })
+
+  it('starts at the stage that its kind needs', () => {
+    expect(startStage('fault')).toBe('find')
+    expect(startStage('fluidService')).toBe('bleed')
+    expect([phaseAt('find'), phaseAt('bleed'), phaseAt('prove')]).toEqual([
+      'asFound',
+      'working',
+      'after',
+    ])
+  })
+})

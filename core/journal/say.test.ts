@@ -1,0 +1,150 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { completions, understand, type SayContext } from './say'
+
+const context: SayContext = {
+  phase: 'asFound',
+  lengths: 'mm',
+  cycle: { method: 'openPush', strokes: 1 },
+}
+const said = (text: string, more: Partial<SayContext> = {}) => {
+  const found = understand(text, { ...context, ...more })
+  if ('problem' in found) throw new Error(found.problem)
+  return found.said
+}
+const problem = (text: string) => {
+  const found = understand(text, context)
+  return 'problem' in found ? found.problem : null
+}
+const measured = (reading: string, value: number, duration?: number) => ({
+  kind: 'measurement',
+  payload: { reading, value, phase: 'asFound', ...(duration && { duration }) },
+})
+
+describe('the say-line', () => {
+  it.each([
+    ['free 42', measured('freeTravel', 42)],
+    ['Free travel 42 mm', measured('freeTravel', 42)],
+    ['free 4,5 cm', measured('freeTravel', 45)],
+    ['free 2 in', measured('freeTravel', 50.8)],
+    ['free 1.5"', measured('freeTravel', 38.1)],
+    ['sink 6 in 60', measured('sink', 6, 60)],
+    ['sink 6 in 60 s', measured('sink', 6, 60)],
+    ['sinks 6 mm in 2 min', measured('sink', 6, 120)],
+    ['sink 6', measured('sink', 6, 60)],
+    ['sink 1 in in 60', measured('sink', 25.4, 60)],
+    ['drop 3 over 2 h', measured('reservoirDrop', 3, 7200)],
+    ['stroke 9.5', measured('rodStroke', 9.5)],
+    ['rod 9.5', measured('rodStroke', 9.5)],
+    ['clearance -0.6', measured('rodClearance', -0.6)],
+    ['take-up 38', measured('takeUpHeight', 38)],
+  ])('%s', (text, expected) => {
+    const found = said(text)
+    expect(found.kind).toBe(expected.kind)
+    const { value, ...rest } = found.payload as typeof expected.payload
+    expect(value).toBeCloseTo(expected.payload.value, 9)
+    expect(rest).toEqual({ ...expected.payload, value: undefined })
+  })
+
+  it.each([
+    ['boot wet', 'bootWet', 'present'],
+    ['slave boot dry', 'bootWet', 'absent'],
+    ['level low', 'levelLow', 'present'],
+    ['level ok', 'levelLow', 'absent'],
+    ['rod end damp', 'rodEndDamp', 'present'],
+    ['Rod  end  DRY', 'rodEndDamp', 'absent'],
+    ['play none', 'rodTight', 'present'],
+    ['outlet union dry', 'outletDamp', 'absent'],
+    ['brake level above', 'brakeLevelLow', 'absent'],
+    ['carpet ?', 'carpetWet', 'notLooked'],
+  ])('%s', (text, finding, state) => {
+    expect(said(text)).toEqual({ kind: 'finding', payload: { finding, state, phase: 'asFound' } })
+  })
+
+  it.each([
+    ['pedal soft', { kind: 'complaint', payload: { complaint: 'soft' } }],
+    ['every morning', { kind: 'complaint', payload: { complaint: 'afterStanding' } }],
+    [
+      'few 12 ml',
+      {
+        kind: 'bleedCycle',
+        payload: { method: 'openPush', strokes: 1, cameOut: 'few', bottle: 12_000 },
+      },
+    ],
+    [
+      '4 strokes clear fresh 28',
+      {
+        kind: 'bleedCycle',
+        payload: { method: 'openPush', strokes: 4, cameOut: 'clear', colour: 'fresh', bottle: 28_000 },
+      },
+    ],
+    ['top up', { kind: 'topUp', payload: {} }],
+    ['topup 5 cl', { kind: 'topUp', payload: { volume: 50_000 } }],
+    ['note Hose kept, seen Sound', { kind: 'note', payload: { words: 'Hose kept, seen Sound' } }],
+  ])('%s', (text, expected) => {
+    expect(said(text)).toEqual(expected)
+  })
+
+  it('a bare length follows the person’s unit', () => {
+    expect(said('free 2', { lengths: 'in' }).payload).toMatchObject({ value: 50.8 })
+    expect(said('free 42 mm', { lengths: 'in' }).payload).toMatchObject({ value: 42 })
+  })
+
+  it.each([
+    ['', /Say what/],
+    ['pineapple', /not known/],
+    ['free', /say a number/],
+    ['free four', /say a number/],
+    ['free 900', /0 to 500 mm; this is 900 mm/],
+    ['sink 6 in 0', /1 s to 7 days/],
+    ['boot purple', /“wet”, “dry”/],
+    ['level low dark', /“low”, “on its mark”/],
+    ['250 clear', /1 to 200/],
+    ['few 9000 ml', /at most 2000/],
+    ['top up much', /how many ml/],
+    ['note ', /what to keep/],
+  ])('“%s” is refused with what to do', (text, expected) => {
+    expect(problem(text)).toMatch(expected)
+  })
+
+  it('takes any text without failing, and never files a number out of bounds', () => {
+    const word = fc.constantFrom(
+      'free',
+      'sink',
+      'in',
+      '60',
+      '-3',
+      '1e9',
+      'boot',
+      'wet',
+      'clear',
+      'ml',
+      '9999',
+      '"',
+      '.',
+      'note',
+    )
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.array(word).map((words) => words.join(' ')),
+        ),
+        (text) => {
+          const found = understand(text, context)
+          if ('said' in found && found.said.kind === 'measurement') {
+            expect(found.said.payload.value).toBeGreaterThanOrEqual(-20)
+            expect(found.said.payload.value).toBeLessThanOrEqual(500)
+          }
+        },
+      ),
+      { numRuns: 1000 },
+    )
+  })
+
+  it('completes from the start of a subject, and a subject with its states', () => {
+    expect(completions('fre')).toContain('free travel')
+    expect(completions('boot')).toEqual(expect.arrayContaining(['boot wet', 'boot dry']))
+    expect(completions('')).toEqual([])
+  })
+})

@@ -1,0 +1,164 @@
+import { describe, expect, it } from 'vitest'
+import { cycle, entry, reading } from '../../tests/arbitrary/entry'
+import { airAllowed, freeTravel, solveCircuit } from '../circuit'
+import { fromArchetype, withMeasured } from '../installation'
+import { fold, type Entry, type Payloads } from '../journal'
+import { judge, meaning, openStops, PROOF_CHECKS, readingsOwed } from '.'
+
+const van = withMeasured(fromArchetype('small-car'), 'master.pushrodClearance', 0.4)
+const shared = { ...van, reservoir: { ...van.reservoir, sharedWithBrakes: true } }
+const tape = (air: number) => Math.round(freeTravel({ ...van.circuit, air }))
+const { engagement } = solveCircuit(van.circuit)
+const takeUp = Math.round(van.circuit.pedal.travel - engagement!)
+
+const proven: [string, Payloads[keyof Payloads]][] = [
+  ['measurement', reading('freeTravel', tape(1500))],
+  ['bleedCycle', cycle('few', 3)],
+  ['bleedCycle', cycle('clear', 3)],
+  ['bleedCycle', cycle('clear', 3)],
+  ['bleedCycle', cycle('clear', 3)],
+  ['measurement', reading('freeTravel', tape(0), 'after')],
+  ['measurement', reading('takeUpHeight', takeUp, 'after')],
+  ['measurement', reading('sink', 0.5, 'after', 60)],
+  ['measurement', reading('rodClearance', 0.4, 'after')],
+  ...PROOF_CHECKS.filter((check) => !check.sharedOnly).map((check): [string, Payloads['finding']] => [
+    'finding',
+    { finding: check.finding, state: 'absent', phase: 'after' },
+  ]),
+]
+const folded = (steps: [string, Payloads[keyof Payloads]][]) =>
+  fold(
+    steps.map(
+      ([kind, payload], i) => entry(i + 1, kind as 'note', payload as { words: string }) as Entry,
+    ),
+  )
+const verdictOf = (more: [string, Payloads[keyof Payloads]][] = [], installation = van) =>
+  judge(installation, folded([...proven, ...more])).verdict
+const reason = (rule: string, more: [string, Payloads[keyof Payloads]][]) =>
+  verdictOf(more).reasons.find((one) => one.rule === rule && one.outcome !== 'pass')
+
+describe('the verdict', () => {
+  it('is pass when all is measured again, looked at and within its limits', () => {
+    const verdict = verdictOf()
+    expect(verdict.reasons.filter((one) => one.outcome !== 'pass')).toEqual([])
+    expect(verdict.outcome).toBe('pass')
+    const air = verdict.reasons.find((one) => one.rule === 'air')!
+    expect(air.limit).toBeCloseTo(airAllowed(van.circuit) / 1000, 6)
+    expect(air.figure).toBeLessThan(air.limit!)
+  })
+
+  it('is not yet for whatever is owed or short, each with its figure', () => {
+    expect(verdictOf([['bleedCycle', cycle('few')]])).toMatchObject({ outcome: 'notYet' })
+    expect(reason('clearInRow', [['bleedCycle', cycle('few')]])).toMatchObject({ figure: 0, limit: 3 })
+    expect(reason('sink', [['measurement', reading('sink', 6, 'after', 90)]])).toMatchObject({
+      figure: 4,
+      limit: 2,
+    })
+    expect(
+      reason('takeUpHeight', [['measurement', reading('takeUpHeight', 9, 'after')]]),
+    ).toMatchObject({ figure: 9, limit: 15 })
+    expect(
+      reason('air', [['measurement', reading('freeTravel', tape(2500), 'after')]])!.figure,
+    ).toBeCloseTo(2.5, 1)
+    expect(reason('rodStroke', [['measurement', reading('rodStroke', 8)]])!.words).toMatch(
+      /not measured again/,
+    )
+    expect(
+      reason('gearGrinds', [['finding', { finding: 'gearGrinds', state: 'present', phase: 'after' }]])!
+        .words,
+    ).toMatch(/grinds/)
+  })
+
+  it('stops at a rod left too long, in two degrees', () => {
+    const preloaded = reason('rodClearance', [['measurement', reading('rodClearance', -0.5, 'after')]])!
+    expect(preloaded).toMatchObject({ outcome: 'stop', figure: -0.5, limit: 0 })
+    expect(preloaded.words).toMatch(/part covers the port/)
+    const covered = reason('rodClearance', [['measurement', reading('rodClearance', -1.4, 'after')]])!
+    expect(covered.words).toMatch(/the port never opens/)
+    expect(verdictOf([['measurement', reading('rodClearance', -0.5, 'after')]]).outcome).toBe('stop')
+    const felt = folded([['finding', { finding: 'rodTight', state: 'present', phase: 'asFound' }]])
+    expect(judge(van, felt).verdict.outcome).toBe('stop')
+  })
+
+  it('stops at a stop-work finding until it is found mended', () => {
+    const cracked: [string, Payloads['finding']] = [
+      'finding',
+      { finding: 'forkCracked', state: 'present', phase: 'asFound' },
+    ]
+    const mended: [string, Payloads['finding']] = [
+      'finding',
+      { finding: 'forkCracked', state: 'absent', phase: 'working' },
+    ]
+    expect(verdictOf([cracked]).outcome).toBe('stop')
+    expect(openStops(folded([cracked])).map((one) => one.finding)).toEqual(['forkCracked'])
+    expect(verdictOf([cracked, mended]).outcome).toBe('pass')
+  })
+
+  it('wants the brake pedal proved where the reservoir is shared, and only there', () => {
+    expect(verdictOf([], shared).outcome).toBe('notYet')
+    expect(
+      verdictOf(
+        [['finding', { finding: 'brakePedalChanged', state: 'absent', phase: 'after' }]],
+        shared,
+      ).outcome,
+    ).toBe('pass')
+    expect(
+      verdictOf(
+        [['finding', { finding: 'brakePedalChanged', state: 'present', phase: 'after' }]],
+        shared,
+      ).outcome,
+    ).toBe('stop')
+  })
+
+  it('an empty job owes the readings that every proof needs', () => {
+    expect(readingsOwed(folded([]))).toEqual(['freeTravel', 'takeUpHeight', 'sink', 'rodClearance'])
+    expect(judge(van, folded([])).verdict.outcome).toBe('notYet')
+  })
+})
+
+describe('what the figures mean', () => {
+  const f = {
+    length: (mm: number) => `${mm.toFixed(0)} mm`,
+    volume: (mm3: number) => `${(mm3 / 1000).toFixed(1)} ml`,
+  }
+  const say = (steps: [string, Payloads[keyof Payloads]][]) =>
+    meaning(judge(van, folded(steps)).before, f)
+
+  it('is said with air, its interval, its cost and what is left', () => {
+    const text = say([['measurement', reading('freeTravel', tape(2500))]])
+    expect(text).toMatch(
+      /^About 2\.5 ml of air by free travel, 1\.\d ml to 3\.\d ml\. It takes \d+ mm of the pad’s 145 mm\./,
+    )
+    expect(text).toMatch(/mm of pad is missing to free the disc: the pad is on the floor first\./)
+    expect(text).toMatch(/figures of this vehicle are assumed/)
+  })
+
+  it('says none to be seen, not measured, and what does not fit', () => {
+    expect(say([['measurement', reading('freeTravel', tape(0))]])).toMatch(
+      /^No air to be seen, at most 0\.\d ml\. The disc is free \d+ mm above the floor\./,
+    )
+    expect(say([])).toMatch(/not measured yet/)
+    expect(say([['measurement', reading('freeTravel', 1)]])).toMatch(/do not fit/)
+  })
+
+  it('takes the take-up where free travel was not measured, and a measured pad height as its travel', () => {
+    const { before } = judge(
+      van,
+      folded([
+        ['measurement', reading('takeUpHeight', takeUp)],
+        ['measurement', reading('padHeight', 150)],
+      ]),
+    )
+    expect(before.airFrom).toBe('takeUpHeight')
+    expect(before.circuit.pedal.travel).toBe(150)
+    expect(before.installation.assumed).not.toContain('pedal.travel')
+  })
+
+  it('air found from a reading widens the reserve by that reading’s own error', () => {
+    const { before, after } = judge(van, folded([['measurement', reading('freeTravel', tape(1500))]]))
+    const width = ({ low, high }: { low: number; high: number }) => high - low
+    expect(width(before.reserve)).toBeGreaterThan(0)
+    expect(before.reserve.value).toBeLessThan(after.reserve.value)
+    expect(before.reserve.shares.map((share) => share.name)).toContain('reading')
+  })
+})

@@ -1,0 +1,104 @@
+import prettier from 'eslint-config-prettier/flat'
+import vue from 'eslint-plugin-vue'
+import globals from 'globals'
+import tseslint from 'typescript-eslint'
+
+/**
+ * Arrows between folders point one way: app → contract → core, server → contract → core.
+ * Each folder may import what is listed for it, and nothing else of this project.
+ */
+const MAY_IMPORT: Record<string, string[]> = {
+  core: [],
+  contract: ['core'],
+  server: ['contract', 'core'],
+  app: ['contract', 'core'],
+  modules: ['contract'],
+  demo: ['server', 'contract', 'core'],
+}
+const FOLDERS = ['core', 'contract', 'server', 'app', 'modules', 'demo', 'scripts', 'tests']
+const OUTSIDE_CORE = [
+  'vue',
+  'nuxt',
+  'pinia',
+  '@vueuse/.*',
+  'sequelize',
+  'mariadb',
+  'h3',
+  'node:.*',
+  '#.*',
+  'ulid',
+  'ajv.*',
+]
+
+const forbidden = (folder: string) => {
+  const others = FOLDERS.filter((other) => other !== folder && !MAY_IMPORT[folder]!.includes(other))
+  const patterns = [
+    {
+      // By relative path or by Nuxt's aliases.
+      regex: `^(\\.\\./)+(${others.join('|')})(/|$)|^(~~|@@)/(${others.join('|')})(/|$)`,
+      message: `${folder}/ may import only ${MAY_IMPORT[folder]!.join(' and ') || 'itself'}.`,
+    },
+  ]
+  if (folder === 'core')
+    patterns.push({ regex: `^(${OUTSIDE_CORE.join('|')})(/|$)`, message: 'core/ is pure.' })
+  if (folder === 'app' || folder === 'server' || folder === 'demo')
+    patterns.push({
+      regex: '(^|/)core/[^/]+/.+|(^|/)contract/.+',
+      message: 'Import from the public face, index.ts.',
+    })
+  return ['error', { patterns }] as const
+}
+
+export default tseslint.config(
+  { ignores: ['.nuxt/**', '.output/**', '.data/**', 'node_modules/**', 'coverage/**'] },
+  ...tseslint.configs.recommended,
+  ...vue.configs['flat/recommended'],
+  {
+    files: ['**/*.{ts,mts,mjs,vue}'],
+    languageOptions: {
+      globals: { ...globals.browser, ...globals.node },
+      parserOptions: { parser: tseslint.parser, extraFileExtensions: ['.vue'] },
+    },
+    rules: {
+      // Types are checked by the compiler, auto-imports by Nuxt.
+      'no-undef': 'off',
+      'no-console': 'error',
+      eqeqeq: 'error',
+      'prefer-const': 'error',
+      'max-lines': ['error', { max: 400, skipBlankLines: true }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_' },
+      ],
+      '@typescript-eslint/consistent-type-imports': ['error', { disallowTypeAnnotations: false }],
+      'vue/multi-word-component-names': 'off',
+      'vue/require-default-prop': 'off',
+    },
+  },
+  ...Object.keys(MAY_IMPORT).map((folder) => ({
+    files: [`${folder}/**/*.{ts,vue}`],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-imports': forbidden(folder) },
+  })),
+  {
+    // The core has no clock and no randomness of its own.
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'A seed comes in.' },
+        { object: 'Date', property: 'now', message: 'A time comes in.' },
+        { object: 'performance', property: 'now', message: 'A time comes in.' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'A time comes in.',
+        },
+      ],
+    },
+  },
+  prettier,
+)
