@@ -46,7 +46,8 @@ const forbidden = (folder: string) => {
       regex: '(^|/)core/[^/]+/.+|(^|/)contract/.+',
       message: 'Import from the public face, index.ts.',
     })
-  return ['error', { patterns }] as const
+  const rule: ['error', object] = ['error', { patterns }]
+  return rule
 }
 
 export default tseslint.config(

@@ -48,7 +48,7 @@ export default defineNuxtConfig({
       Object.assign(config, { server: { ...config.server, hmr: { host: loopback } } })
     },
   },
-  nitro: { errorHandler: '~~/server/problem-handler.ts' },
+  nitro: { errorHandler: '~~/server/problem-handler.ts', compressPublicAssets: true },
   security: {
     corsHandler: false,
     rateLimiter: false,

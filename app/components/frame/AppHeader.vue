@@ -14,19 +14,21 @@ const sent = computed(() => {
 </script>
 
 <template>
-  <header class="no-print flex min-h-13 items-stretch border-b border-ink">
+  <header class="no-print flex min-h-13 flex-wrap items-stretch border-b border-ink lg:flex-nowrap">
     <NuxtLink
       to="/"
-      class="flex w-19 shrink-0 items-center justify-center"
+      class="flex w-14 shrink-0 lg:w-19 items-center justify-center"
       aria-label="Mellow Anchor, to the bench"
     >
       <img src="/anchor.svg" alt="" class="h-7" />
     </NuxtLink>
-    <div class="flex min-w-0 grow flex-wrap items-baseline gap-x-4 self-center px-4 py-1">
+    <div
+      class="flex min-w-0 max-w-[calc(100%-3.5rem)] grow basis-60 flex-wrap items-baseline gap-x-4 self-center px-4 py-1"
+    >
       <h1 class="truncate text-[1.1rem] font-semibold">{{ title }}</h1>
       <p v-if="sub" class="truncate text-soft">{{ sub }}</p>
     </div>
-    <nav aria-label="Pages" class="flex items-center gap-1 px-2">
+    <nav aria-label="Pages" class="flex flex-wrap items-center gap-1 px-2">
       <slot name="nav">
         <NuxtLink to="/" class="tap" active-class="font-semibold underline underline-offset-4"
           >Bench</NuxtLink

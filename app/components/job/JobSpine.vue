@@ -12,7 +12,7 @@ const owed = computed((): Partial<Record<Stage, string>> => {
   if (stops.value.length > 0) list.find = 'stop'
   else if (!readings.asFound.freeTravel) list.find = 'free travel'
   if (bleed.cycles.length > 0 && bleed.clearInRow < LIMITS.clearInRow)
-    list.bleed = `clear ${bleed.clearInRow} of ${LIMITS.clearInRow}`
+    list.bleed = `clear ${bleed.clearInRow}/${LIMITS.clearInRow}`
   const checks = proof.value?.verdict.reasons.filter((reason) => reason.outcome !== 'pass').length ?? 0
   if (verdict?.payload.outcome === 'pass' && checks === 0) list.prove = ''
   else if (readingsOwed(state.value).length > 0 || checks > 0) list.prove = `${checks} open`

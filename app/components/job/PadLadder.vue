@@ -54,8 +54,13 @@ const drawn = computed(() =>
 /** Labels beside the last stack, moved apart where terms are thin. */
 const labels = computed(() => {
   const stack = drawn.value.at(-1)!
-  const least = 23
-  const list = stack.pieces.map((piece) => ({ ...piece, at: (y(piece.from) + y(piece.to)) / 2 }))
+  // Room for a finger each, and still near enough to their terms.
+  const least = 36
+  const list = stack.pieces.map((piece) => ({
+    ...piece,
+    at: (y(piece.from) + y(piece.to)) / 2,
+    half: least / 2,
+  }))
   for (let i = 1; i < list.length; i++) list[i]!.at = Math.max(list[i]!.at, list[i - 1]!.at + least)
   return list
 })
@@ -127,6 +132,7 @@ const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.ab
             patternUnits="userSpaceOnUse"
             patternTransform="rotate(45)"
           >
+            <rect width="7" height="7" class="paper" />
             <path d="M0 0V7" class="hatch" />
           </pattern>
         </defs>
@@ -196,7 +202,11 @@ const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.ab
           :key="label.name"
           type="button"
           class="term"
-          :style="{ top: `${label.at - 12}px`, left: `${labelX}px` }"
+          :style="{
+            top: `${label.at - label.half}px`,
+            left: `${labelX}px`,
+            height: `${2 * label.half}px`,
+          }"
           :aria-expanded="opened === label.name"
           :aria-label="`${label.label}, ${shown(label.size, 1)} mm of pad. Open formula`"
           @click="opened = opened === label.name ? null : label.name"
@@ -341,7 +351,7 @@ text.rust {
   display: flex;
   justify-content: space-between;
   align-items: center;
-  min-height: 24px;
+  min-height: 30px;
   font-size: 15px;
 }
 .term:hover {

@@ -248,7 +248,13 @@ const spoken = computed(() => {
       </g>
       <g v-for="leak in leaks" :key="leak.id" class="wet">
         <path :d="`M${leak.x} ${leak.y}c3 5 4 6 4 9a4 4 0 0 1 -8 0c0 -3 1 -4 4 -9z`" class="drop" />
-        <text :x="leak.x + 10" :y="leak.y + 13">{{ leak.words }}</text>
+        <text
+          :x="leak.x > width - 190 ? leak.x - 10 : leak.x + 10"
+          :y="leak.y + 13"
+          :text-anchor="leak.x > width - 190 ? 'end' : 'start'"
+        >
+          {{ leak.words }}
+        </text>
       </g>
     </svg>
   </div>

@@ -96,7 +96,7 @@ const figure = (value: number | null) => (value === null ? '' : shown(value, val
             <ul class="mt-3 border-t border-hairline">
               <li v-for="one in assumed" :key="one.path" class="border-b border-hairline py-2">
                 <form class="flex flex-wrap items-center gap-x-4" @submit.prevent="measure(one.path)">
-                  <span class="min-w-64 grow">
+                  <span class="min-w-64 flex-1">
                     {{ one.label }}
                     <span v-if="one.range" class="block text-[0.9rem] text-soft"
                       >{{ one.range.reason }} {{ one.how }}</span
@@ -142,9 +142,7 @@ const figure = (value: number | null) => (value === null ? '' : shown(value, val
               <li v-for="job in jobs" :key="job.id" class="border-b border-hairline">
                 <NuxtLink :to="`/jobs/${job.id}/find`" class="block py-3 hover:bg-raised">
                   <span class="block font-semibold">{{ job.title }}</span>
-                  <span class="text-soft"
-                    >{{ JOB_KIND_WORDS[job.kind] }}, {{ when(job.createdAt) }}</span
-                  >
+                  <span class="text-soft">{{ JOB_KIND_WORDS[job.kind] }}, {{ when(job.lastAt) }}</span>
                 </NuxtLink>
               </li>
             </ul>

@@ -1,0 +1,49 @@
+import { test as base, expect, type Page } from '@playwright/test'
+import type { BenchJob, Job, Person, WithEntries } from '../../contract'
+import type { Entry } from '../../core/journal'
+import { runningSuite } from '../harness/running'
+
+const address = () => runningSuite('e2e').address
+export const url = (path: string): string => `${address()}${path}`
+export const get = async <T>(path: string): Promise<T> =>
+  (await fetch(url(`/api${path}`))).json() as Promise<T>
+
+export const entriesOf = async (job: string): Promise<Entry[]> =>
+  (await get<WithEntries<Job>>(`/jobs/${job}`)).entries
+export const demoJob = async (vehicle: string): Promise<BenchJob> =>
+  (await get<BenchJob[]>('/jobs')).find((job) => job.vehicleName.startsWith(vehicle))!
+
+/** Puts a name to this browser, as picking one at the bench does. */
+export async function beSomebody(page: Page, look: 'paper' | 'lamp' = 'paper'): Promise<void> {
+  const [person] = await get<Person[]>('/people')
+  await page.addInitScript(
+    ([id, chosen]) => {
+      localStorage.setItem('mellow-person', id!)
+      localStorage.setItem('mellow-look', chosen!)
+    },
+    [person!.id, look],
+  )
+}
+
+/** A page on which any error of the page's own fails the test. */
+export const test = base.extend({
+  page: async ({ page }, use) => {
+    const errors: string[] = []
+    page.on('pageerror', (error) => errors.push(error.message))
+    await use(page)
+    expect(errors).toEqual([])
+  },
+})
+export { expect }
+
+/** Files a reading through its field. */
+export async function measure(page: Page, label: string, value: string): Promise<void> {
+  const field = page.getByLabel(`${label}, mm`, { exact: true })
+  await field.fill(value)
+  await field.press('Enter')
+  await expect(field).toHaveValue('')
+}
+
+export const figure = (page: Page, name: string) => page.locator(`[data-figure="${name}"]`)
+export const allSent = (page: Page) =>
+  expect(page.getByText('all sent')).toBeVisible({ timeout: 30_000 })

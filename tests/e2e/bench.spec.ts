@@ -1,0 +1,204 @@
+import { gzipSync } from 'node:zlib'
+import AxeBuilder from '@axe-core/playwright'
+import { allSent, beSomebody, demoJob, entriesOf, expect, figure, measure, test, url } from './app'
+
+test.describe('every main view in both looks', () => {
+  for (const look of ['paper', 'lamp'] as const)
+    test(`holds nothing that axe finds serious: ${look}`, async ({ page }) => {
+      await beSomebody(page, look)
+      const van = await demoJob('Mail van')
+      const tipper = await demoJob('Quarry')
+      const bus = await demoJob('School')
+      for (const path of [
+        '/',
+        '/?who',
+        '/vehicles',
+        '/vehicles/new',
+        `/vehicles/${van.vehicleId}`,
+        `/jobs/new?vehicle=${van.vehicleId}`,
+        `/jobs/${van.id}/find`,
+        `/jobs/${van.id}/choose`,
+        `/jobs/${tipper.id}/bleed`,
+        `/jobs/${bus.id}/prove`,
+      ]) {
+        await page.goto(url(path))
+        await page.waitForLoadState('networkidle')
+        const { violations } = await new AxeBuilder({ page })
+          .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+          .analyze()
+        const serious = violations
+          .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+          .map(
+            ({ id, nodes }) =>
+              `${path} ${id}: ${nodes.map((node) => node.target.join(' ')).join(' | ')}`,
+          )
+        expect(serious).toEqual([])
+      }
+      await page.goto(url(`/jobs/${bus.id}/prove`))
+      await page.getByRole('button', { name: 'Journal' }).click()
+      await expect(page.getByRole('dialog')).toBeVisible()
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual(
+        [],
+      )
+    })
+})
+
+test('the first page weighs less than 180 kB of script and style, gzipped', async ({ page }) => {
+  await beSomebody(page)
+  const loads: Promise<Buffer>[] = []
+  page.on('response', (response) => {
+    if (/\.(js|css)$/.test(new URL(response.url()).pathname)) loads.push(response.body())
+  })
+  await page.goto(url('/'))
+  await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible()
+  await page.waitForLoadState('networkidle')
+  expect(loads.length).toBeGreaterThan(2)
+  const bytes = (await Promise.all(loads)).reduce((sum, body) => sum + gzipSync(body).length, 0)
+  expect(bytes).toBeGreaterThan(20_000)
+  expect(bytes).toBeLessThan(180_000)
+})
+
+test('the say-line understands, previews, files, refuses and takes back', async ({ page }) => {
+  await beSomebody(page)
+  const { id } = await demoJob('Mail van')
+  await page.goto(url(`/jobs/${id}/find`))
+  await expect(figure(page, 'air')).toBeVisible()
+  const say = page.getByRole('textbox', { name: 'Say what was seen, felt or measured' })
+  const before = (await entriesOf(id)).length
+
+  await page.keyboard.press('/')
+  await expect(say).toBeFocused()
+  await page.keyboard.type('sink 6 in 60')
+  await expect(
+    page.getByText('Sink under a held foot 6.0 mm in 60 s → 3.3 mm³/s past the cup or out'),
+  ).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(say).toHaveValue('')
+  await expect(page.locator('[data-reading="sink"]')).toHaveText('6 mm in 60 s')
+
+  await page.keyboard.type('boot purple')
+  await page.keyboard.press('Enter')
+  await expect(
+    page.getByRole('status').filter({ hasText: 'say “wet”, “dry” or “not looked”' }),
+  ).toBeVisible()
+  await expect(say).toHaveValue('boot purple')
+  await say.fill('boot')
+  await page.keyboard.press('ArrowRight')
+  await expect(say).toHaveValue('boot wet ')
+  await page.keyboard.press('Enter')
+  await expect(
+    page.getByRole('group', { name: 'Slave boot peeled back' }).getByRole('button', { name: 'wet' }),
+  ).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByRole('img', { name: /boot wet/ })).toBeVisible()
+
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('img', { name: /boot wet/ })).toHaveCount(0)
+  await allSent(page)
+  const entries = await entriesOf(id)
+  expect(entries.slice(before).map((entry) => entry.kind)).toEqual([
+    'measurement',
+    'finding',
+    'withdrawal',
+  ])
+
+  await page.getByRole('button', { name: 'Journal' }).click()
+  const line = page.getByRole('listitem').filter({ hasText: 'Slave boot peeled back: wet' })
+  await expect(line).toContainText('taken back')
+  await line.getByRole('button', { name: 'Let it stand' }).click()
+  await expect(line).not.toContainText('taken back')
+  const sink = page.getByRole('listitem').filter({ hasText: 'Sink under a held foot 6.0 mm in 60 s' })
+  await sink.getByRole('button', { name: 'Correct' }).click()
+  await page.getByRole('textbox', { name: /put right/ }).fill('900')
+  await page.getByRole('button', { name: 'Put right' }).click()
+  await expect(page.getByText('Sink under a held foot: 0 to 500 mm')).toBeVisible()
+  await page.getByRole('textbox', { name: /put right/ }).fill('4')
+  await page.getByRole('button', { name: 'Put right' }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.locator('[data-reading="sink"]')).toHaveText('4 mm in 60 s')
+})
+
+test('a stop-work finding stops, plainly, until it is found mended', async ({ page }) => {
+  await beSomebody(page)
+  const { id } = await demoJob('Mail van')
+  await page.goto(url(`/jobs/${id}/find`))
+  const fork = page.getByRole('group', { name: 'Fork, pivot and bracket' })
+  await fork.getByRole('button', { name: 'cracked' }).click()
+  await expect(page.getByRole('alert')).toContainText('Stop. A cracked fork, pivot or bracket')
+  await page.keyboard.press('5')
+  await expect(figure(page, 'verdict')).toHaveText('Stop')
+  await page.keyboard.press('1')
+  await fork.getByRole('button', { name: 'sound' }).click()
+  await expect(page.getByRole('alert')).toHaveCount(0)
+})
+
+test('what waits survives a reload and is sent once', async ({ page }) => {
+  await beSomebody(page)
+  const { id } = await demoJob('Quarry')
+  const before = (await entriesOf(id)).length
+  await page.route('**/api/jobs/*/entries', (route) =>
+    route.request().method() === 'POST' ? route.abort() : route.continue(),
+  )
+  await page.goto(url(`/jobs/${id}/bleed`))
+  await measure(page, 'Free travel at the pad', '29')
+  await expect(page.getByText('1 kept here, server away')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('1 kept here, server away')).toBeVisible()
+  await expect(page.locator('[data-reading="freeTravel"]')).toHaveText(/29 mm, waiting/)
+  await page.unroute('**/api/jobs/*/entries')
+  await allSent(page)
+  await expect(page.locator('[data-reading="freeTravel"]')).toHaveText('29 mm')
+  expect((await entriesOf(id)).length).toBe(before + 1)
+})
+
+test('two tablets on one job come together', async ({ page, browser }) => {
+  await beSomebody(page)
+  const { id } = await demoJob('School')
+  const other = await (await browser.newContext()).newPage()
+  await beSomebody(other)
+  await page.goto(url(`/jobs/${id}/find`))
+  await other.goto(url(`/jobs/${id}/find`))
+  await expect(figure(other, 'air')).toBeVisible()
+  await measure(page, 'Pad won by quick strokes', '12')
+  await allSent(page)
+  await expect(other.locator('[data-reading="pumpUpGain"]')).toHaveText('12 mm', { timeout: 20_000 })
+  await other.context().close()
+})
+
+test('an assumed figure is replaced by a reading, and every answer narrows', async ({ page }) => {
+  await beSomebody(page)
+  const { id, vehicleId } = await demoJob('Mail van')
+  const width = async () => {
+    const [, low, high] = /ml\s*([\d.]+) to ([\d.]+)/.exec(await figure(page, 'air').innerText())!
+    return Number(high) - Number(low)
+  }
+  await page.goto(url(`/jobs/${id}/find`))
+  await expect(figure(page, 'air')).toBeVisible()
+  const wide = await width()
+  await page.goto(url(`/vehicles/${vehicleId}`))
+  const field = page.getByLabel('Port closure, measured')
+  await field.fill('44')
+  await field.press('Enter')
+  await expect(page.getByText('Give a number from 0 to 20 mm')).toBeVisible()
+  await expect(field).toHaveValue('44')
+  await field.fill('1.2')
+  await field.press('Enter')
+  await expect(page.locator('[data-measured="master.portClosure"]')).toHaveText('1.20 mm')
+  await expect(page.locator('[data-assumed="master.portClosure"]')).toHaveCount(0)
+  await allSent(page)
+  await page.goto(url(`/jobs/${id}/find`))
+  await expect(figure(page, 'air')).toBeVisible()
+  expect(await width()).toBeLessThan(wide)
+})
+
+test('stages not yet built say so, and small screens keep every control', async ({ page }) => {
+  await beSomebody(page)
+  const { id } = await demoJob('Mail van')
+  await page.goto(url(`/jobs/${id}/choose`))
+  await expect(page.getByRole('heading', { name: 'Choose is not here yet' })).toBeVisible()
+  await page.setViewportSize({ width: 390, height: 780 })
+  await page.goto(url(`/jobs/${id}/bleed`))
+  await expect(page.getByRole('button', { name: 'Clear', exact: true })).toBeVisible()
+  const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+  expect(overflow).toBeLessThanOrEqual(0)
+})

@@ -1,0 +1,124 @@
+import { spawn } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { setTimeout as wait } from 'node:timers/promises'
+import { QueryTypes } from 'sequelize'
+import { ensureBuilt } from '../../scripts/build'
+import { databaseEnvironment, freePort, privateMariadb } from '../../scripts/mariadb'
+import { root } from '../../scripts/packages.mjs'
+import { startWebServer } from '../../scripts/web-server'
+import { openDatabase, type Database } from '../../server/database/database'
+import { migrator } from '../../server/database/migrate'
+import type { DatabaseSettings } from '../../server/database/settings'
+
+/** The built application on a test database: what both the API tests and the browser tests run against. */
+export interface Running {
+  address: string
+  port: number
+  pid: number
+  settings: DatabaseSettings
+}
+
+const FOLDER = join(root, '.data', 'test')
+const stateFile = (suite: string) => join(FOLDER, `${suite}.json`)
+
+export const testMariadb = () => privateMariadb({ folder: FOLDER, careless: true })
+
+/** An empty database of its own, with all tables. */
+export async function freshDatabase(settings: DatabaseSettings, name: string): Promise<Database> {
+  const master = openDatabase(settings)
+  await master.sequelize.query(`DROP DATABASE IF EXISTS ${name}`, { type: QueryTypes.RAW })
+  await master.sequelize.query(`CREATE DATABASE ${name}`, { type: QueryTypes.RAW })
+  await master.sequelize.close()
+  const database = openDatabase({ ...settings, name })
+  await migrator(database).up()
+  return database
+}
+
+/** Starts database and server for a suite; `fill` puts something into the fresh database. */
+export async function startSuite(
+  suite: string,
+  fill?: (database: Database) => Promise<unknown>,
+): Promise<Running> {
+  mkdirSync(FOLDER, { recursive: true })
+  const { settings } = await testMariadb()
+  const name = `mellow_${suite}`
+  const database = await freshDatabase(settings, name)
+  await fill?.(database)
+  await database.sequelize.close()
+  return startServer(suite, { ...settings, name }, await freePort())
+}
+
+async function startServer(suite: string, settings: DatabaseSettings, port: number): Promise<Running> {
+  const { address, child } = await startWebServer({
+    entry: ensureBuilt(),
+    host: '127.0.0.1',
+    port,
+    env: databaseEnvironment(settings),
+    log: join(FOLDER, `${suite}.log`),
+  })
+  child.unref()
+  const running = { address, port, pid: child.pid!, settings }
+  writeFileSync(stateFile(suite), JSON.stringify(running))
+  return running
+}
+
+export function runningSuite(suite: string): Running {
+  return JSON.parse(readFileSync(stateFile(suite), 'utf8')) as Running
+}
+
+/** Kills a suite's server without warning, as a power cut would. */
+export async function killServer(
+  suite: string,
+  signal: 'SIGKILL' | 'SIGTERM' = 'SIGKILL',
+): Promise<void> {
+  const { pid } = runningSuite(suite)
+  try {
+    process.kill(pid, signal)
+  } catch {
+    return
+  }
+  while (isAlive(pid)) await wait(20)
+}
+
+/** Starts it again on the same port and database. */
+export function restartServer(suite: string): Promise<Running> {
+  const { settings, port } = runningSuite(suite)
+  return startServer(suite, settings, port)
+}
+
+function isAlive(pid: number): boolean {
+  try {
+    process.kill(pid, 0)
+    // A child that has ended and was not waited for yet still answers the signal.
+    return !/^State:\s+Z/m.test(readFileSync(`/proc/${pid}/status`, 'utf8'))
+  } catch {
+    return false
+  }
+}
+
+/** Ends a suite's server and the test database. */
+export async function stopSuite(suite: string): Promise<void> {
+  if (existsSync(stateFile(suite))) {
+    await killServer(suite, 'SIGTERM')
+    rmSync(stateFile(suite))
+  }
+  await (await testMariadb()).stop()
+}
+
+/** A command's whole output, for tests of commands. */
+export function run(
+  command: string,
+  args: string[],
+  { input = '', env = {} }: { input?: string; env?: Record<string, string> } = {},
+): Promise<{ code: number | null; stdout: string; stderr: string }> {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env } })
+    let stdout = ''
+    let stderr = ''
+    child.stdout.on('data', (chunk: Buffer) => (stdout += chunk.toString()))
+    child.stderr.on('data', (chunk: Buffer) => (stderr += chunk.toString()))
+    child.on('close', (code) => resolve({ code, stdout, stderr }))
+    child.stdin.end(input)
+  })
+}
