@@ -8,6 +8,10 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   telemetry: false,
   devServer: { host: loopback },
+  // The first page loads what it needs; the next one's script comes when a link is touched.
+  experimental: {
+    defaults: { nuxtLink: { prefetchOn: { interaction: true, visibility: false } } },
+  },
   modules: ['@pinia/nuxt', 'nuxt-security'],
   css: ['~/assets/look.css'],
   components: [{ path: '~/components', pathPrefix: false }],

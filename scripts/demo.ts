@@ -46,7 +46,8 @@ async function start(): Promise<void> {
 async function database(): Promise<DatabaseSettings> {
   if (process.env.MELLOW_DB_NAME) return databaseSettings()
   say('Starting the private MariaDB …')
-  const mariadb = await privateMariadb({ folder: join(root, '.data', 'demo') })
+  const folder = process.env.MELLOW_DATA ?? join(root, '.data', 'demo')
+  const mariadb = await privateMariadb({ folder })
   undo.push(mariadb.stop)
   return mariadb.settings
 }

@@ -36,7 +36,7 @@ test.describe('every main view in both looks', () => {
       }
       await page.goto(url(`/jobs/${bus.id}/prove`))
       await page.getByRole('button', { name: 'Journal' }).click()
-      await expect(page.getByRole('dialog')).toBeVisible()
+      await expect(page.getByRole('heading', { name: 'Journal' })).toBeVisible()
       const { violations } = await new AxeBuilder({ page }).analyze()
       expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual(
         [],
