@@ -25,6 +25,7 @@ const views: [name: string, path: string, look: 'paper' | 'lamp'][] = [
   ['bleed', `/jobs/${jobOf('Quarry').id}/bleed`, 'paper'],
   ['bleed-lamp', `/jobs/${jobOf('Quarry').id}/bleed`, 'lamp'],
   ['prove', `/jobs/${jobOf('School').id}/prove`, 'paper'],
+  ['journal', `/jobs/${jobOf('School').id}/prove`, 'paper'],
   ['vehicle', `/vehicles/${jobOf('Mail van').vehicleId}`, 'paper'],
   ['new-vehicle', '/vehicles/new', 'paper'],
   ['new-job', `/jobs/new?vehicle=${jobOf('Mail van').vehicleId}`, 'paper'],
@@ -35,6 +36,7 @@ async function shoot(page: Page, name: string, path: string): Promise<void> {
   await page.getByRole('heading', { level: 1 }).waitFor()
   await page.waitForLoadState('networkidle')
   await page.evaluate(() => document.fonts.ready)
+  if (name === 'journal') await page.getByRole('button', { name: 'Journal' }).click()
   await page.screenshot({ path: join(folder, `${name}.png`) })
   say(`${name}.png`)
 }

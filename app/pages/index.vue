@@ -52,13 +52,12 @@ const OUTCOME_LOOK = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust
           <li v-for="job in jobs" :key="job.id" class="border-b border-hairline">
             <NuxtLink
               :to="`/jobs/${job.id}/${stageOf(job)}`"
-              class="grid min-h-19 grid-cols-1 items-center gap-x-6 py-3 hover:bg-raised md:grid-cols-[minmax(0,1fr)_9rem_15rem_8rem_15rem] md:px-3"
+              class="grid min-h-19 grid-cols-1 items-center gap-x-6 py-3 hover:bg-raised md:grid-cols-[minmax(0,1fr)_15rem_8rem_15rem] md:px-3"
             >
               <span class="min-w-0">
                 <span class="block text-[1.1rem] font-semibold">{{ job.vehicleName }}</span>
-                <span class="block truncate text-soft">{{ job.title }}</span>
+                <span class="block text-soft">{{ JOB_KIND_WORDS[job.kind] }}: {{ job.title }}</span>
               </span>
-              <span>{{ JOB_KIND_WORDS[job.kind] }}</span>
               <span>{{ nextMove(job) }}</span>
               <span
                 class="font-semibold"

@@ -60,32 +60,46 @@ function turningsInPiece(
   const { forkRatio } = p
   const left = slaveTravelFor(p, p.curve.x[piece]!)
   const perSlave = 1 / (forkRatio * forkRatio * p.slaveArea)
-  const fall = (s: number) =>
-    Math.max(0, -slopeInPiece(p.curve, piece, (s - left) / forkRatio) * perSlave)
-  const softness = (s: number) => {
-    const absolute = P0 + pressureAt(p, s, way)
-    return (p.air * P0) / (absolute * absolute) + p.give
+  const end = (s: number): StretchEnd => {
+    const pressure = pressureAt(p, s, way)
+    const absolute = P0 + pressure
+    return {
+      s,
+      pressure,
+      softness: (p.air * P0) / (absolute * absolute) + p.give,
+      fall: Math.max(0, -slopeInPiece(p.curve, piece, (s - left) / forkRatio) * perSlave),
+    }
   }
-  const decide = (u: number, v: number, fallU: number, fallV: number): void => {
-    const most = softness(v) * Math.max(fallU, fallV)
-    if (most <= p.slaveArea) return
-    const falls = softness(u) * Math.min(fallU, fallV) >= p.slaveArea && pressureAt(p, v, way) > 0
-    if (falls || v - u < TURNING_WIDTH) {
-      push(u)
-      push(v)
+  const decide = (u: StretchEnd, v: StretchEnd): void => {
+    // Once the falling load lets the pressure go to zero, only the slave's own volume is left, and it rises.
+    if (u.pressure === 0) return
+    const rises = v.softness * Math.max(u.fall, v.fall) <= p.slaveArea
+    if (rises) return
+    const falls = u.softness * Math.min(u.fall, v.fall) >= p.slaveArea && v.pressure > 0
+    if (falls || v.s - u.s < TURNING_WIDTH) {
+      push(u.s)
+      push(v.s)
       return
     }
-    const middle = (u + v) / 2
-    const fallMiddle = fall(middle)
-    decide(u, middle, fallU, fallMiddle)
-    decide(middle, v, fallMiddle, fallV)
+    const middle = end((u.s + v.s) / 2)
+    decide(u, middle)
+    decide(middle, v)
   }
   const inflection = inflectionInPiece(p.curve, piece)
   const bend = inflection < 0 ? from : left + inflection * forkRatio
   if (bend > from && bend < to) {
-    decide(from, bend, fall(from), fall(bend))
-    decide(bend, to, fall(bend), fall(to))
-  } else decide(from, to, fall(from), fall(to))
+    const middle = end(bend)
+    decide(end(from), middle)
+    decide(middle, end(to))
+  } else decide(end(from), end(to))
+}
+
+/** One end of a stretch on which G′ is bounded: P there, W′(P) and −P′. */
+interface StretchEnd {
+  s: number
+  pressure: number
+  softness: number
+  fall: number
 }
 
 /** inf{ s : G(s) > V }; the balance's end where G never exceeds V. */

@@ -38,7 +38,7 @@ export {
   type RodStrokeJudgement,
   type StrokeLoss,
 } from './rod'
-export { TERMS, type Term } from './terms'
+export { TERMS, type Term, type TermInput } from './terms'
 export { afterWear, wearLimit, type Wear } from './wear'
 export {
   measuredUncertainty,

@@ -9,19 +9,25 @@ export interface Term {
   /** What it is, in a sentence. */
   about: string
   formula: string
-  inputs: (
-    circuit: Circuit,
-    solution: CircuitSolution,
-  ) => [label: string, value: number, unit: string][]
+  inputs: (circuit: Circuit, solution: CircuitSolution) => TermInput[]
 }
 
-const ratio = (c: Circuit): [string, number, string] => ['pedal ratio', c.pedal.ratio, '']
-const master = (c: Circuit): [string, number, string] => ['master area', masterArea(c), 'mm²']
-const slave = (c: Circuit): [string, number, string] => ['slave area', slaveArea(c.slave), 'mm²']
-const pressure = (s: CircuitSolution): [string, number, string] => [
+/** A figure that goes into a term; `fields` are the circuit's own fields behind it, so that a guess can be told. */
+export type TermInput = [label: string, value: number, unit: string, fields: string[]]
+
+const ratio = (c: Circuit): TermInput => ['pedal ratio', c.pedal.ratio, '', ['pedal.ratio']]
+const master = (c: Circuit): TermInput => ['master area', masterArea(c), 'mm²', ['master.bore']]
+const slave = (c: Circuit): TermInput => [
+  'slave area',
+  slaveArea(c.slave),
+  'mm²',
+  ['slave.bore', 'slave.outer', 'slave.inner'],
+]
+const pressure = (s: CircuitSolution): TermInput => [
   'pressure at release',
   s.pressureAtRelease,
   'MPa',
+  ['load', 'cover.releaseTravel', 'linkage.forkRatio', 'slave.springPreload'],
 ]
 
 /** In the order in which the pad meets them. */
@@ -31,21 +37,21 @@ export const TERMS: readonly Term[] = [
     label: 'rod',
     about: 'The gap between pushrod and piston.',
     formula: 'ratio × clearance',
-    inputs: (c) => [ratio(c), ['clearance', plant(c).clearance, 'mm']],
+    inputs: (c) => [ratio(c), ['clearance', plant(c).clearance, 'mm', ['master.pushrodClearance']]],
   },
   {
     name: 'portClosure',
     label: 'port',
     about: 'Until the primary cup has passed the compensating port, nothing goes forward.',
     formula: 'ratio × port closure',
-    inputs: (c) => [ratio(c), ['port closure', c.master.portClosure, 'mm']],
+    inputs: (c) => [ratio(c), ['port closure', c.master.portClosure, 'mm', ['master.portClosure']]],
   },
   {
     name: 'slop',
     label: 'slop',
     about: 'Lost motion in clevis, rod and fork, where no spring takes it up.',
     formula: 'ratio × slave area ÷ master area × slop',
-    inputs: (c) => [ratio(c), slave(c), master(c), ['slop', c.linkage.slop, 'mm']],
+    inputs: (c) => [ratio(c), slave(c), master(c), ['slop', c.linkage.slop, 'mm', ['linkage.slop']]],
   },
   {
     name: 'bearingClearance',
@@ -56,8 +62,8 @@ export const TERMS: readonly Term[] = [
       ratio(c),
       slave(c),
       master(c),
-      ['fork ratio', c.linkage.forkRatio, ''],
-      ['bearing clearance', c.linkage.bearingClearance, 'mm'],
+      ['fork ratio', c.linkage.forkRatio, '', ['linkage.forkRatio']],
+      ['bearing clearance', c.linkage.bearingClearance, 'mm', ['linkage.bearingClearance']],
     ],
   },
   {
@@ -65,7 +71,7 @@ export const TERMS: readonly Term[] = [
     label: 'air',
     about: 'Trapped air is squeezed before it pushes.',
     formula: 'ratio ÷ master area × air × (1 − p0 ÷ (p0 + pressure))',
-    inputs: (c, s) => [ratio(c), master(c), ['air', c.air / 1000, 'ml'], pressure(s)],
+    inputs: (c, s) => [ratio(c), master(c), ['air', c.air / 1000, 'ml', []], pressure(s)],
   },
   {
     name: 'lineSwell',
@@ -75,7 +81,7 @@ export const TERMS: readonly Term[] = [
     inputs: (c, s) => [
       ratio(c),
       master(c),
-      ['swell', c.lines.reduce((sum, line) => sum + lineSwell(line), 0), 'mm³/MPa'],
+      ['swell', c.lines.reduce((sum, line) => sum + lineSwell(line), 0), 'mm³/MPa', ['expansion']],
       pressure(s),
     ],
   },
@@ -87,7 +93,7 @@ export const TERMS: readonly Term[] = [
     inputs: (c, s) => [
       ratio(c),
       master(c),
-      ['volume ÷ modulus', plant(c).compression, 'mm³/MPa'],
+      ['volume ÷ modulus', plant(c).compression, 'mm³/MPa', ['fluid.bulkModulus']],
       pressure(s),
     ],
   },
@@ -100,7 +106,12 @@ export const TERMS: readonly Term[] = [
       ratio(c),
       slave(c),
       master(c),
-      ['slave travel', (s.budget.lift * masterArea(c)) / (c.pedal.ratio * slaveArea(c.slave)), 'mm'],
+      [
+        'slave travel',
+        (s.budget.lift * masterArea(c)) / (c.pedal.ratio * slaveArea(c.slave)),
+        'mm',
+        ['cover.releaseTravel', 'linkage.forkRatio'],
+      ],
     ],
   },
   {

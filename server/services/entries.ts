@@ -1,4 +1,4 @@
-import { Op, type Transaction } from 'sequelize'
+import { Op, type InferAttributes, type Transaction } from 'sequelize'
 import { checkEntry, type EntriesQueryValues } from '../../contract'
 import type { Entry, Subject } from '../../core/journal'
 import type { Database } from '../database/database'
@@ -8,7 +8,7 @@ import { notFound, Refusal } from './refusal'
 const columnOf = ({ type, id }: Subject) =>
   type === 'job' ? { jobId: id, vehicleId: null } : { jobId: null, vehicleId: id }
 
-function shownEntry(row: EntryRow): Entry {
+function shownEntry(row: InferAttributes<EntryRow>): Entry {
   const entry = {
     id: row.id,
     subject: row.jobId ? { type: 'job', id: row.jobId } : { type: 'vehicle', id: row.vehicleId },
@@ -33,6 +33,7 @@ export async function readEntries(
     where: { ...columnOf(subject), sequence: { [Op.gt]: after } },
     order: [['sequence', 'ASC']],
     limit,
+    raw: true,
   })
   return rows.map(shownEntry)
 }

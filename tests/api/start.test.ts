@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process'
-import { existsSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -66,6 +66,19 @@ describe('npm run demo', () => {
     expect(stderr).not.toMatch(/^\s+at /m)
     expect(await isFree(port)).toBe(true)
     expect(existsSync(folder)).toBe(false)
+  })
+
+  it('with a private database that will not start shows the end of its log, and leaves nothing running', async () => {
+    const port = await freePort()
+    mkdirSync(join(folder, 'mariadb', 'mysql'), { recursive: true })
+    writeFileSync(join(folder, 'mariadb', 'ibdata1'), 'no tablespace')
+    const { code, stderr } = await demo({ MELLOW_PORT: String(port) })
+    rmSync(folder, { recursive: true, force: true })
+    expect(code).toBe(1)
+    expect(stderr).toMatch(/The private MariaDB would not start: it ended with \d+/)
+    expect(stderr).toMatch(/Its log is .*mariadb\.log/)
+    expect(stderr).not.toMatch(/^\s+at /m)
+    expect(await isFree(port)).toBe(true)
   })
 
   it('serves the scenario, stops cleanly, and keeps what was entered', async () => {

@@ -30,9 +30,9 @@ function toggle(id: ComplaintId) {
   <div class="grid gap-x-8 lg:grid-cols-[minmax(0,0.92fr)_minmax(0,1fr)]">
     <div class="border-hairline px-6 py-4 lg:border-r">
       <details class="border-b border-hairline pb-2">
-        <summary class="flex min-h-11 items-center gap-2">
-          <span class="place-name whitespace-nowrap">The driver says</span>
-          <span class="grow">{{
+        <summary class="flex min-h-11 flex-wrap items-baseline gap-x-2">
+          <span class="place-name w-full">The driver says</span>
+          <span class="flex-1">{{
             state.complaints
               .map((c) => COMPLAINTS.find((k) => k.id === c.complaint)!.label)
               .join('; ') || 'nothing filed'

@@ -46,7 +46,7 @@ const SHARE_WORDS: Record<string, string> = {
       <div class="absolute top-0 h-8 w-1 -translate-x-1/2 bg-ink" :style="{ left: percent(air.air) }" />
       <div class="absolute top-0 h-8 w-0.5 bg-patina" :style="{ left: percent(figures.allowed) }" />
       <p
-        class="absolute -bottom-3 text-[0.88rem] whitespace-nowrap text-patina"
+        class="absolute -bottom-3 text-[0.9rem] whitespace-nowrap text-patina"
         :style="{ left: `min(${percent(figures.allowed)}, 100% - 12rem)` }"
       >
         {{ ml(figures.allowed) }} ml would do

@@ -36,12 +36,12 @@ const owed = computed((): Partial<Record<Stage, string>> => {
       <span>{{ STAGE_WORDS[one] }}</span>
       <span
         v-if="owed[one]"
-        class="text-[0.88rem] font-normal"
+        class="text-[0.9rem] font-normal"
         :class="owed[one] === 'stop' ? 'font-semibold text-rust' : 'text-soft'"
       >
         {{ owed[one] }}
       </span>
-      <span v-else-if="!BUILT_STAGES.includes(one)" class="text-[0.88rem] font-normal text-soft"
+      <span v-else-if="!BUILT_STAGES.includes(one)" class="text-[0.9rem] font-normal text-soft"
         >not yet</span
       >
     </NuxtLink>

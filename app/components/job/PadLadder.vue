@@ -102,6 +102,8 @@ const verdict = computed(() => {
     ? { words: `${shown(reserve, 0)} left`, half, short: !solution.releases }
     : { words: `${shown(-reserve, 0)} short`, half, short: true }
 })
+const isAssumed = (fields: string[]) =>
+  fields.some((field) => last.value.figures.installation.assumed.includes(field))
 const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.abs(value) < 100 ? 2 : 0)
 </script>
 
@@ -229,11 +231,14 @@ const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.ab
       <p class="mt-2 font-mono text-[0.9rem]">{{ term.formula }}</p>
       <dl class="mt-2">
         <div
-          v-for="[label, value, unit] in term.inputs(last.figures.circuit, last.figures.solution)"
+          v-for="[label, value, unit, fields] in term.inputs(
+            last.figures.circuit,
+            last.figures.solution,
+          )"
           :key="label"
           class="flex justify-between"
         >
-          <dt class="text-soft">{{ label }}</dt>
+          <dt class="text-soft">{{ label }}<template v-if="isAssumed(fields)">, assumed</template></dt>
           <dd>{{ digits(value) }} {{ unit }}</dd>
         </div>
       </dl>

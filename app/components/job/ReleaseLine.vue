@@ -14,11 +14,14 @@ const props = defineProps<{
   air?: number | null
 }>()
 
+/** Narrower than this it is scrolled sideways rather than made too small to read. */
+const LEAST_WIDTH = 640
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width, height } = useElementSize(frame)
 const drawing = computed(() =>
-  drawLine(props.installation, Math.max(width.value, 640), Math.max(height.value, 150)),
+  drawLine(props.installation, Math.max(width.value, LEAST_WIDTH), Math.max(height.value, 150)),
 )
+const wide = computed(() => Math.max(width.value, LEAST_WIDTH))
 const slave = computed(() => props.installation.circuit.slave)
 const bleeder = computed(() => props.installation.slave.bleeder)
 const bleederWords = computed(() => {
@@ -77,11 +80,16 @@ const spoken = computed(() => {
 </script>
 
 <template>
-  <div ref="frame" class="size-full">
+  <div
+    ref="frame"
+    class="size-full overflow-x-auto overflow-y-hidden"
+    :tabindex="width < LEAST_WIDTH ? 0 : undefined"
+  >
     <svg
       v-if="width > 0"
-      :viewBox="`0 0 ${Math.max(width, 640)} ${Math.max(height, 150)}`"
-      class="size-full"
+      :viewBox="`0 0 ${wide} ${Math.max(height, 150)}`"
+      class="h-full"
+      :style="{ width: `${wide}px` }"
       role="img"
       :aria-label="spoken"
     >
@@ -89,7 +97,7 @@ const spoken = computed(() => {
         <g v-for="tick in drawing.ticks" :key="tick.height">
           <line
             :x1="66"
-            :x2="Math.max(width, 640) - 24"
+            :x2="wide - 24"
             :y1="tick.y"
             :y2="tick.y"
             :class="tick.height === 0 ? 'datum' : 'rule'"

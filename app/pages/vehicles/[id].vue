@@ -102,8 +102,8 @@ const figure = (value: number | null) => (value === null ? '' : shown(value, val
                       >{{ one.range.reason }} {{ one.how }}</span
                     >
                   </span>
-                  <span class="text-soft" :data-assumed="one.path">
-                    {{ one.value === null ? '' : `about ${figure(one.value)},` }}
+                  <span class="w-40 text-right text-soft" :data-assumed="one.path">
+                    {{ one.value === null ? '' : `about ${figure(one.value)};` }}
                     {{ figure(one.range?.low ?? null) }} to {{ figure(one.range?.high ?? null) }}
                     {{ one.unit }}
                   </span>
