@@ -1,6 +1,10 @@
+import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
+const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
 export default defineConfig({
+  resolve: { alias: { '~~': at('.'), '~': at('./app'), '#build': at('./.nuxt') } },
   test: {
     include: ['{core,contract,server,app,demo,scripts,tests/house}/**/*.test.ts'],
     exclude: ['**/node_modules/**', '.output/**', '.nuxt/**'],

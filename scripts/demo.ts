@@ -4,7 +4,7 @@ import { openDatabase } from '../server/database/database'
 import { migrator } from '../server/database/migrate'
 import { databaseSettings, type DatabaseSettings } from '../server/database/settings'
 import { ensureBuilt } from './build'
-import { Plain } from './debian'
+import { ensureProgram, Plain } from './debian'
 import { databaseEnvironment, isFree, privateMariadb } from './mariadb'
 import { root, say } from './packages.mjs'
 import { startWebServer } from './web-server'
@@ -29,6 +29,8 @@ async function start(): Promise<void> {
     throw new Plain(
       `Port ${port} on ${host} is taken. Stop what is there, or choose another: MELLOW_PORT=4181 npm run demo`,
     )
+  // What may be refused is asked for before the minute of building.
+  if (!process.env.MELLOW_DB_NAME) ensureProgram('mariadbd', 'mariadb-server')
   const entry = ensureBuilt()
   const settings = await database()
   await prepare(settings)

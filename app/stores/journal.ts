@@ -3,6 +3,8 @@ import { computed, ref, shallowReactive } from 'vue'
 import { validateEntry } from '#build/entry-validator.mjs'
 import { checkEntry, fieldProblems, type FieldProblem } from '~~/contract'
 import type { Entry, Kind, Payloads, Subject } from '~~/core/journal'
+import { api, ApiError } from '~/composables/useApi'
+import { newId } from '~/composables/useIds'
 import { allWaiting, keepWaiting, noLongerWaiting } from '~/queue/waiting'
 
 /** An entry that the server refused for good, and why; shown until it is dealt with. */
