@@ -60,8 +60,10 @@ async function answers(address: string): Promise<string> {
       const health = (await (await fetch(`${address}/api/health`)).json()) as Health
       if (health.status === 'ok') return 'ok'
       last = `its database is ${health.database}`
-    } catch {
-      // Not listening yet.
+    } catch (error) {
+      // Some ports are closed to every browser (Fetch standard, "bad port"), and so to this check.
+      const cause = error instanceof Error ? (error.cause as Error | undefined) : undefined
+      if (cause?.message === 'bad port') return 'browsers refuse this port; set MELLOW_PORT to another'
     }
     await wait(100)
   }
