@@ -102,19 +102,22 @@ interface StretchEnd {
   fall: number
 }
 
+/** Where G is V in the piece that begins at end i; V lies between the volumes of its ends. */
+export const crossing = (b: Balance, i: number, volume: number): number =>
+  root(
+    (s) => volumeHolding(b.plant, s, b.way) - volume,
+    b.s[i]!,
+    b.s[i + 1]!,
+    b.volume[i]! - volume,
+    b.volume[i + 1]! - volume,
+  )
+
 /** inf{ s : G(s) > V }; the balance's end where G never exceeds V. */
 export function firstAbove(b: Balance, volume: number): number {
   const last = b.s.length - 1
   if (b.volume[0]! > volume) return b.s[0]!
   for (let i = 0; i < last; i++) {
-    if (b.volume[i + 1]! > volume)
-      return root(
-        (s) => volumeHolding(b.plant, s, b.way) - volume,
-        b.s[i]!,
-        b.s[i + 1]!,
-        b.volume[i]! - volume,
-        b.volume[i + 1]! - volume,
-      )
+    if (b.volume[i + 1]! > volume) return crossing(b, i, volume)
   }
   return b.s[last]!
 }
@@ -124,14 +127,7 @@ export function lastBelow(b: Balance, volume: number): number {
   const last = b.s.length - 1
   if (b.volume[last]! < volume) return b.s[last]!
   for (let i = last; i > 0; i--) {
-    if (b.volume[i - 1]! < volume)
-      return root(
-        (s) => volumeHolding(b.plant, s, b.way) - volume,
-        b.s[i - 1]!,
-        b.s[i]!,
-        b.volume[i - 1]! - volume,
-        b.volume[i]! - volume,
-      )
+    if (b.volume[i - 1]! < volume) return crossing(b, i - 1, volume)
   }
   return b.s[0]!
 }

@@ -3,10 +3,8 @@ export * from './circuit'
 export { FIELDS, fieldAt, LOAD_POINT, MOST_LINES, type Field, type FieldUnit } from './fields'
 export { InputError, inRange, objectOf, readCircuit } from './read'
 export {
-  pressCurve,
   solveCircuit,
   type CircuitSolution,
-  type CurvePoint,
   type PressedState,
   type Stop,
   type TravelBudget,
@@ -39,7 +37,25 @@ export {
   type StrokeLoss,
 } from './rod'
 export { TERMS, type Term, type TermInput } from './terms'
-export { afterWear, wearLimit, type Wear } from './wear'
+export {
+  clampAt,
+  pressCurve,
+  type ClampState,
+  type CurvePoint,
+  type Jump,
+  type PressCurve,
+} from './curve'
+export { eventsOf, tellEvent, type PedalEvent } from './events'
+export {
+  afterWear,
+  FINGER_RATIO,
+  mostRoom,
+  wearLimit,
+  wearOutlook,
+  type Wear,
+  type WearOptions,
+  type WearOutlook,
+} from './wear'
 export {
   measuredUncertainty,
   MEASURING_ERROR,
@@ -51,3 +67,4 @@ export {
   uncertainField,
   type Uncertain,
 } from './uncertain'
+export { LINE_KINDS, lineOfKind, type LineKind } from './line-kinds'

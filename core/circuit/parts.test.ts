@@ -9,7 +9,6 @@ import { judgePushBack, judgeRodStroke, pushrodTurns, rodState } from './rod'
 import { root } from './root'
 import { solveCircuit } from './solve'
 import { propagate, uncertainField } from './uncertain'
-import { afterWear, wearLimit } from './wear'
 
 const first = reference.cases[0]!.input.circuit as unknown as Circuit
 
@@ -152,18 +151,5 @@ describe('rod, push-back and wear', () => {
       slave: { type: 'concentric', outer: 60, inner: 44, stroke: 12 },
     }
     expect(judgePushBack(inside, false)).toBe('notPossible')
-  })
-
-  it('wear pushes the slave back, and needs room and an open port', () => {
-    expect(afterWear(first, 1, 8, 3.5)).toEqual({
-      pushedBack: 5.6000000000000005,
-      room: 2.3999999999999995,
-      wayHome: true,
-      holdsClamp: true,
-    })
-    expect(afterWear(first, 2, 8).holdsClamp).toBe(false)
-    const covered = { ...first, master: { ...first.master, pushrodClearance: -2 } }
-    expect(afterWear(covered, 0.2, 8)).toMatchObject({ wayHome: false, holdsClamp: false })
-    expect(wearLimit(first, 8, 3.5)).toBeCloseTo(8 / 5.6, 12)
   })
 })

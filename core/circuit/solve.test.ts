@@ -6,7 +6,8 @@ import type { Circuit } from './circuit'
 import { freeTravel } from './air'
 import { plant, volumeSent } from './plant'
 import reference from './reference-cases.json'
-import { pressCurve, ready, solveCircuit } from './solve'
+import { pressCurve, type CurvePoint } from './curve'
+import { ready, solveCircuit } from './solve'
 
 const first = reference.cases[0]!.input.circuit as unknown as Circuit
 const snapping = reference.cases[9]!.input.circuit as unknown as Circuit
@@ -57,7 +58,12 @@ describe('the pressed state', () => {
   it('is monotone in pad travel, and coming up never leads going down', () => {
     fc.assert(
       fc.property(fc.oneof(everydayCircuit, anyCircuit), (circuit) => {
-        const { down, up } = pressCurve(circuit, 40)
+        const curve = pressCurve(circuit, 40)
+        // The even points alone: jumps stand at pad travels of their own.
+        const leaps = [...curve.jumps.down, ...curve.jumps.up].map((jump) => jump.padTravel)
+        const [down, up] = [curve.down, curve.up].map((list) =>
+          list.filter((point) => !leaps.includes(point.padTravel)),
+        ) as [CurvePoint[], CurvePoint[]]
         for (let i = 0; i < down.length; i++) {
           if (i > 0) {
             expect(down[i]!.slaveTravel).toBeGreaterThanOrEqual(down[i - 1]!.slaveTravel - 1e-9)

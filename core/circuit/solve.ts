@@ -181,7 +181,8 @@ export function comingUp(r: ReadyCircuit, up: Balance, padTravel: number): Press
 /** The balance on which `comingUp` walks: G− from rest to where full travel left the slave. */
 export const balanceUp = (r: ReadyCircuit): Balance => balance(r.plant, -1, r.plant.slaveRest, r.full)
 
-function stateAt(
+/** State with the slave at s and the pad at x, going down (way 1) or coming up (way −1). */
+export function stateAt(
   r: ReadyCircuit,
   padTravel: number,
   volume: number,
@@ -223,22 +224,3 @@ function pedalForce(p: Plant, padTravel: number, pressure: number, way: 1 | -1):
 /** Volume absorbed at release, mm³: what the foot gives away before the disc is free. */
 export const absorbedAtRelease = (r: ReadyCircuit): number =>
   absorbed(r.plant, pressureAt(r.plant, r.releaseAt, 1))
-
-/** One point of the press curve. */
-export interface CurvePoint extends PressedState {
-  padTravel: number
-}
-
-/**
- * Pad from up to floor and back, evenly spaced.
- * @param points points each way, 2 or more.
- */
-export function pressCurve(circuit: Circuit, points = 200): { down: CurvePoint[]; up: CurvePoint[] } {
-  const r = ready(circuit)
-  const up = balanceUp(r)
-  const steps = Array.from({ length: points }, (_, i) => (circuit.pedal.travel * i) / (points - 1))
-  return {
-    down: steps.map((padTravel) => ({ padTravel, ...pressedDown(r, padTravel) })),
-    up: steps.map((padTravel) => ({ padTravel, ...comingUp(r, up, padTravel) })),
-  }
-}

@@ -2,4 +2,26 @@
 export * from './installation'
 export { crestsOf, volumeBetween, type Crest } from './crests'
 export { ARCHETYPES, archetypeById, type Archetype, type Range } from './archetypes'
-export { fromArchetype, rangeOf, spreadOf, uncertaintyOf, withMeasured, type Spread } from './spread'
+export { withLines, type LinesChange } from './lines'
+export { valueAt, withMeasured, withRoute } from './measure'
+export {
+  installationField,
+  isPlaceField,
+  measurablePaths,
+  PLACE_FIELDS,
+  type PlaceField,
+} from './place-fields'
+export {
+  addPoint,
+  LEAST_GAP,
+  MOST_POINTS,
+  movePoint,
+  pitched,
+  placeAt,
+  removePoint,
+  snapHeight,
+  unionAt,
+  unionsOf,
+  type PointMove,
+} from './route'
+export { assumedFigures, fromArchetype, rangeOf, spreadOf, uncertaintyOf, type Spread } from './spread'

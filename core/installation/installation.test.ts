@@ -2,11 +2,13 @@ import { describe, expect, it } from 'vitest'
 import { readCircuit, solveCircuit, strokeVolume } from '../circuit'
 import {
   ARCHETYPES,
+  assumedFigures,
   crestsOf,
   fromArchetype,
   lengthOfLines,
   spreadOf,
   uncertaintyOf,
+  valueAt,
   volumeBetween,
   withMeasured,
 } from '.'
@@ -26,11 +28,13 @@ describe('archetypes', () => {
       for (const { path, low, high, reason } of one.ranges) {
         expect(reason.length).toBeGreaterThan(10)
         expect(low).toBeLessThan(high)
-        const value = path === 'load' || path === 'expansion' ? 1 : valueAt(circuit, path)
+        const factor = path === 'load' || path === 'expansion'
+        const value = factor ? 1 : valueAt(one.installation, path)
         expect(value, path).toBeGreaterThanOrEqual(low)
         expect(value, path).toBeLessThanOrEqual(high)
       }
-      expect(fromArchetype(id).assumed).toHaveLength(one.ranges.length)
+      expect(assumedFigures(fromArchetype(id))).toHaveLength(one.ranges.length)
+      expect(fromArchetype(id).assumed).toContain('route')
     },
   )
 
@@ -39,11 +43,6 @@ describe('archetypes', () => {
     expect(() => fromArchetype('spaceship')).toThrow(/no archetype spaceship/)
   })
 })
-
-const valueAt = (circuit: unknown, path: string): number =>
-  path
-    .split('.')
-    .reduce<unknown>((node, name) => (node as Record<string, unknown>)[name], circuit) as number
 
 describe('what is assumed', () => {
   const start = fromArchetype('long-line')

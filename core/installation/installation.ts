@@ -19,6 +19,8 @@ export interface Installation {
     linePort: number
     /** Degrees, bleeder end up. */
     endRaise: number
+    /** Room behind the piston at rest, mm; missing where nobody pushed it home. */
+    room?: number
   }
   /** Thread of the pushrod, mm per turn. */
   rodThreadPitch: number
@@ -29,6 +31,8 @@ export interface RoutePoint {
   along: number
   height: number
   forward: number
+  /** The line is held here. */
+  clip?: boolean
 }
 
 export interface Reservoir {

@@ -1,5 +1,4 @@
 import {
-  InputError,
   measuredUncertainty,
   NINETY,
   propagate,
@@ -11,6 +10,8 @@ import {
 } from '../circuit'
 import { archetypeById, type Range } from './archetypes'
 import type { Installation } from './installation'
+import { valueAt } from './measure'
+import { isPlaceField, PLACE_FIELDS } from './place-fields'
 
 /** A figure with the spread of all that was not measured, 90 %. */
 export interface Spread {
@@ -21,10 +22,26 @@ export interface Spread {
   shares: { name: string; sigma: number }[]
 }
 
+/** How far an assumed length may be out where the kind of vehicle has no such line, as a share. */
+const UNKNOWN_LENGTH = 0.25
+
 /** The range of an assumed field by the installation's archetype. */
 export function rangeOf(installation: Installation, path: string): Range | undefined {
-  return archetypeById(installation.archetype)?.ranges.find((range) => range.path === path)
+  const range = archetypeById(installation.archetype)?.ranges.find((known) => known.path === path)
+  const line = /^lines\.(\d+)\.length$/.exec(path)
+  const length = line && installation.circuit.lines[Number(line[1])]?.length
+  if (!length || (range && length >= range.low && length <= range.high)) return range
+  return {
+    path,
+    low: length * (1 - UNKNOWN_LENGTH),
+    high: length * (1 + UNKNOWN_LENGTH),
+    reason: 'This kind of vehicle has no such line: a quarter either way.',
+  }
 }
+
+/** What is assumed and widens the answers: the rest of what is assumed is only drawn and bled by. */
+export const assumedFigures = (installation: Installation): string[] =>
+  installation.assumed.filter((path) => !isPlaceField(path) && path !== 'route')
 
 /** Installation of an archetype with nothing measured. */
 export function fromArchetype(id: string): Installation {
@@ -33,7 +50,13 @@ export function fromArchetype(id: string): Installation {
   return {
     ...structuredClone(archetype.installation),
     archetype: id,
-    assumed: archetype.ranges.map((range) => range.path),
+    assumed: [
+      ...archetype.ranges.map((range) => range.path),
+      ...PLACE_FIELDS.filter(({ path }) => valueAt(archetype.installation, path) !== null).map(
+        ({ path }) => path,
+      ),
+      'route',
+    ],
   }
 }
 
@@ -78,51 +101,4 @@ export function spreadOf(
   if (value === null) return null
   const { sigma, shares } = propagate(circuit, uncertaintyOf(installation), figure)
   return { value, low: value - NINETY * sigma, high: value + NINETY * sigma, shares }
-}
-
-/**
- * The installation with one field measured: its value set, no longer assumed.
- * @throws InputError where the installation has no such part.
- */
-export function withMeasured(installation: Installation, path: string, value: number): Installation {
-  const names = path.split('.')
-  const circuit = structuredClone(installation.circuit)
-  let node = circuit as unknown as Record<string, unknown>
-  for (const name of names.slice(0, -1)) {
-    const next = node[name]
-    if (typeof next !== 'object' || next === null)
-      throw new InputError('this installation has no such part', `/${names.join('/')}`)
-    node = next as Record<string, unknown>
-  }
-  node[names.at(-1)!] = value
-  const along = path.endsWith('.length') ? stretch(installation, circuit) : installation.route
-  return {
-    ...installation,
-    circuit,
-    route: along,
-    assumed: installation.assumed.filter((assumed) => assumed !== path),
-  }
-}
-
-/** The route drawn over the new length of the lines, heights kept. */
-function stretch(installation: Installation, circuit: Circuit): Installation['route'] {
-  const before = installation.circuit.lines
-  let start = 0
-  let newStart = 0
-  const marks: [number, number][] = [[0, 0]]
-  before.forEach((line, i) => {
-    start += line.length
-    newStart += circuit.lines[i]!.length
-    marks.push([start, newStart])
-  })
-  const place = (along: number): number => {
-    const i = Math.max(
-      1,
-      marks.findIndex(([end]) => along <= end + 1e-9),
-    )
-    const [a, na] = marks[i - 1]!
-    const [b, nb] = marks[i]!
-    return na + ((along - a) / (b - a)) * (nb - na)
-  }
-  return installation.route.map((point) => ({ ...point, along: place(point.along) }))
 }

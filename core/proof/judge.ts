@@ -1,6 +1,6 @@
 import { isImplausible, rodState, WANTED_RESERVE } from '../circuit'
 import { findingKind, FINDINGS, type FindingId } from '../diagnosis'
-import type { Installation } from '../installation'
+import { assumedFigures, type Installation } from '../installation'
 import { readingKind, READINGS, type JobState, type Verdict, type VerdictReason } from '../journal'
 import { shown } from '../quantity'
 import { phaseFigures, type PhaseFigures } from './phase'
@@ -166,7 +166,7 @@ function strokeOf({ solution, installation }: PhaseFigures, state: JobState): Ve
   const short = expected - reading
   const before = state.readings.asFound.rodStroke?.payload.value
   // With an assumed circuit the expected stroke is a guess; longer than as found is then proof enough.
-  const measured = installation.assumed.length === 0
+  const measured = assumedFigures(installation).length === 0
   const good =
     short <= LIMITS.rodStrokeShort || (!measured && (before === undefined || reading > before))
   const words = good

@@ -1,11 +1,7 @@
 import { isImplausible } from '../circuit'
+import { assumedFigures } from '../installation'
+import type { Format } from '../quantity'
 import type { PhaseFigures } from './phase'
-
-/** How a person reads lengths and volumes. */
-export interface Format {
-  length: (mm: number) => string
-  volume: (mm3: number) => string
-}
 
 /** What a phase's figures mean, in a sentence or two that can be said aloud. */
 export function meaning(
@@ -25,7 +21,7 @@ export function meaning(
     )
   }
   parts.push(release(solution, f))
-  const guess = installation.assumed.length
+  const guess = assumedFigures(installation).length
   if (guess > 0) parts.push(`${guess} figures of this vehicle are assumed and widen this.`)
   return parts.join(' ')
 }

@@ -1,4 +1,18 @@
 /** Units where people read and type. Inside the core everything is mm, mm², mm³, N, MPa, s. */
+export { formatOf, type Format } from './format'
+export {
+  displayUnit,
+  numberIn,
+  read,
+  readWithUnit,
+  shown,
+  stored,
+  typed,
+  UNIT_SYSTEMS,
+  type CoreUnit,
+  type DisplayUnit,
+  type UnitSystem,
+} from './units'
 
 export type LengthUnit = 'mm' | 'cm' | 'in'
 /** Exact by definition (international inch, 1959). */
@@ -6,14 +20,13 @@ const MM_PER: Record<LengthUnit, number> = { mm: 1, cm: 10, in: 25.4 }
 
 export const lengthInMm = (value: number, unit: LengthUnit): number => value * MM_PER[unit]
 
-export type VolumeUnit = 'ml' | 'cl' | 'mm³'
-const MM3_PER: Record<VolumeUnit, number> = { 'mm³': 1, ml: 1000, cl: 10_000 }
+export type VolumeUnit = 'ml' | 'cl' | 'mm³' | 'fl oz'
+const MM3_PER: Record<VolumeUnit, number> = {
+  'mm³': 1,
+  ml: 1000,
+  cl: 10_000,
+  'fl oz': (231 / 128) * 25.4 ** 3,
+}
 
 export const volumeInMm3 = (value: number, unit: VolumeUnit): number => value * MM3_PER[unit]
 export const inMl = (mm3: number): number => mm3 / 1000
-
-/** A number as it is read at a bench: so many decimals, no minus before a zero. */
-export function shown(value: number, decimals: number): string {
-  const text = value.toFixed(decimals)
-  return Number(text) === 0 ? text.replace('-', '') : text.replace('-', '−')
-}

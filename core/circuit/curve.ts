@@ -1,0 +1,126 @@
+import { crossing, type Balance } from './balance'
+import type { Circuit } from './circuit'
+import { padTravelSending } from './plant'
+import {
+  balanceUp,
+  comingUp,
+  pressedDown,
+  ready,
+  stateAt,
+  type PressedState,
+  type ReadyCircuit,
+} from './solve'
+
+/** Whether the clutch holds full load, drags and slips, or the disc is free. */
+export type ClampState = 'full' | 'slipping' | 'free'
+
+/** One point of the press curve. */
+export interface CurvePoint extends PressedState {
+  /** mm from pedal up. */
+  padTravel: number
+  clamp: ClampState
+}
+
+/** The slave leaves one place and comes to rest in another while the pad stands. */
+export interface Jump {
+  /** Pad travel at which it happens, mm. */
+  padTravel: number
+  /** Slave travel before and after, mm. */
+  from: number
+  to: number
+}
+
+export interface PressCurve {
+  down: CurvePoint[]
+  up: CurvePoint[]
+  /** Snaps going down and coming up; empty where the slave moves smoothly all the way. */
+  jumps: { down: Jump[]; up: Jump[] }
+}
+
+/**
+ * Pad from up to floor and back. A jump of the slave is drawn by two points at the same pad travel.
+ * @param points evenly spaced points each way, 2 or more.
+ */
+export function pressCurve(circuit: Circuit, points = 200): PressCurve {
+  const r = ready(circuit)
+  const up = balanceUp(r)
+  const jumps = { down: jumpsDown(r), up: jumpsUp(r, up) }
+  const steps = Array.from({ length: points }, (_, i) => (circuit.pedal.travel * i) / (points - 1))
+  const at = (padTravel: number, state: PressedState): CurvePoint => ({
+    padTravel,
+    ...state,
+    clamp: clampAt(circuit, state.bearingTravel),
+  })
+  const through = (
+    list: Jump[],
+    way: 1 | -1,
+    smooth: (padTravel: number) => PressedState,
+  ): CurvePoint[] => {
+    const curve = steps.map((padTravel) => at(padTravel, smooth(padTravel)))
+    for (const { padTravel, from, to } of list) {
+      if (padTravel > circuit.pedal.travel) continue
+      const volume = smooth(padTravel).volume
+      const before = way === 1 ? from : to
+      const after = way === 1 ? to : from
+      const i = curve.findIndex((point) => point.padTravel > padTravel)
+      curve.splice(
+        i < 0 ? curve.length : i,
+        0,
+        at(padTravel, stateAt(r, padTravel, volume, before, way)),
+        at(padTravel, stateAt(r, padTravel, volume, after, way)),
+      )
+    }
+    return curve
+  }
+  return {
+    down: through(jumps.down, 1, (x) => pressedDown(r, x)),
+    up: through(jumps.up, -1, (x) => comingUp(r, up, x)),
+    jumps,
+  }
+}
+
+/** Clamp state at a bearing travel, mm. */
+export function clampAt({ cover }: Circuit, bearingTravel: number): ClampState {
+  if (bearingTravel >= cover.releaseTravel) return 'free'
+  return bearingTravel <= cover.fullClampTravel ? 'full' : 'slipping'
+}
+
+/** Shorter leaps than this are no snap that anyone would see or feel, mm. */
+const LEAST_JUMP = 0.01
+
+/** Going down the slave leaps where G has a peak that stands above all before it, to where G is that high again. */
+function jumpsDown({ plant: p, down }: ReadyCircuit): Jump[] {
+  const jumps: Jump[] = []
+  const { stroke } = p.circuit.slave
+  const { s, volume } = down
+  for (let i = 0; i + 1 < s.length && s[i]! < stroke;) {
+    let land = i
+    while (land + 1 < s.length && volume[land + 1]! <= volume[i]!) land++
+    // The leap ends in the piece beyond `land`, or at the slave's stop.
+    if (land > i) {
+      const end = land + 1 < s.length ? crossing(down, land, volume[i]!) : s[land]!
+      const to = Math.min(stroke, end)
+      if (to - s[i]! > LEAST_JUMP)
+        jumps.push({ padTravel: padTravelSending(p, volume[i]!), from: s[i]!, to })
+    }
+    i = land > i ? land : i + 1
+  }
+  return jumps
+}
+
+/** Coming up it falls back where G− has a trough that lies below all beyond it, to where G− is that low again. */
+function jumpsUp({ plant: p }: ReadyCircuit, up: Balance): Jump[] {
+  const jumps: Jump[] = []
+  const { s, volume } = up
+  for (let i = s.length - 1; i > 0;) {
+    let land = i
+    while (land > 0 && volume[land - 1]! >= volume[i]!) land--
+    if (land < i) {
+      const to = land > 0 ? crossing(up, land - 1, volume[i]!) : s[0]!
+      if (s[i]! - to > LEAST_JUMP)
+        jumps.push({ padTravel: padTravelSending(p, volume[i]!), from: s[i]!, to })
+    }
+    i = land < i ? land : i - 1
+  }
+  return jumps
+}

@@ -1,0 +1,95 @@
+/**
+ * Units where people read and type. Every figure of the core has one of these units; a display unit says how it is
+ * read by people of one system. Sizes are exact by definition: international inch and pound (1959), standard
+ * gravity (CGPM 1901), United States fluid ounce (1/128 of 231 in³).
+ */
+export type UnitSystem = 'metric' | 'inch'
+export const UNIT_SYSTEMS = ['metric', 'inch'] as const
+
+export type CoreUnit =
+  '' | '°' | '×' | 'mm' | 'mm²' | 'mm³' | 'N' | 'N/mm' | 'MPa' | 'mm³/MPa' | 'mm³/MPa/m' | 'mm³/s'
+
+export interface DisplayUnit {
+  symbol: string
+  /** Core units in one of these. */
+  size: number
+  /** Decimals that a tape, a gauge or a syringe can show. */
+  decimals: number
+}
+
+const INCH = 25.4
+const POUND_FORCE = 4.448_221_615_260_5
+const PSI = POUND_FORCE / INCH ** 2
+const FLUID_OUNCE = (231 / 128) * INCH ** 3
+
+const same = (symbol: CoreUnit, decimals: number): DisplayUnit => ({ symbol, size: 1, decimals })
+const EITHER = { '': same('', 2), '°': same('°', 0), '×': same('×', 2) }
+
+const UNITS: Record<UnitSystem, Record<CoreUnit, DisplayUnit>> = {
+  metric: {
+    ...EITHER,
+    mm: same('mm', 1),
+    'mm²': same('mm²', 0),
+    'mm³': { symbol: 'ml', size: 1000, decimals: 2 },
+    N: same('N', 0),
+    'N/mm': same('N/mm', 2),
+    MPa: { symbol: 'bar', size: 0.1, decimals: 1 },
+    'mm³/MPa': { symbol: 'ml per 100 bar', size: 100, decimals: 2 },
+    'mm³/MPa/m': same('mm³/MPa/m', 0),
+    'mm³/s': same('mm³/s', 1),
+  },
+  inch: {
+    ...EITHER,
+    mm: { symbol: 'in', size: INCH, decimals: 2 },
+    'mm²': { symbol: 'in²', size: INCH ** 2, decimals: 3 },
+    'mm³': { symbol: 'fl oz', size: FLUID_OUNCE, decimals: 3 },
+    N: { symbol: 'lbf', size: POUND_FORCE, decimals: 1 },
+    'N/mm': { symbol: 'lbf/in', size: POUND_FORCE / INCH, decimals: 2 },
+    MPa: { symbol: 'psi', size: PSI, decimals: 0 },
+    'mm³/MPa': { symbol: 'fl oz per 1000 psi', size: FLUID_OUNCE / (1000 * PSI), decimals: 4 },
+    'mm³/MPa/m': { symbol: 'ml/ft at 1000 psi', size: 1000 / (0.3048 * 1000 * PSI), decimals: 3 },
+    'mm³/s': { symbol: 'fl oz/h', size: FLUID_OUNCE / 3600, decimals: 2 },
+  },
+}
+
+export const displayUnit = (unit: CoreUnit, system: UnitSystem): DisplayUnit => UNITS[system][unit]
+
+/** Reads a figure to so many decimals as its unit carries, unless told otherwise. */
+export function read(value: number, unit: CoreUnit, system: UnitSystem, decimals?: number): string {
+  const { size, decimals: usual } = displayUnit(unit, system)
+  return shown(value / size, decimals ?? usual)
+}
+
+/** The same with its symbol behind it. */
+export function readWithUnit(
+  value: number,
+  unit: CoreUnit,
+  system: UnitSystem,
+  decimals?: number,
+): string {
+  const { symbol } = displayUnit(unit, system)
+  return `${read(value, unit, system, decimals)}${symbol === '°' ? '' : symbol && ' '}${symbol}`
+}
+
+/** Digits that survive there and back: two fewer than a double holds. */
+const DIGITS = new Intl.NumberFormat('en-US', { maximumSignificantDigits: 13, useGrouping: false })
+
+/** A stored figure as it would be typed, with no digit more or less than was typed. */
+export const typed = (value: number, unit: CoreUnit, system: UnitSystem): string =>
+  DIGITS.format(value / displayUnit(unit, system).size).replace(/^-0$/, '0')
+
+/** A typed figure in the core's unit. */
+export const stored = (value: number, unit: CoreUnit, system: UnitSystem): number =>
+  value * displayUnit(unit, system).size
+
+/** A number as it is read at a bench: so many decimals, no minus before a zero. */
+export function shown(value: number, decimals: number): string {
+  const text = value.toFixed(decimals)
+  return Number(text) === 0 ? text.replace('-', '') : text.replace('-', '−')
+}
+
+/** What was typed as a number, with point or comma and any minus; null for what is none. */
+export function numberIn(text: string): number | null {
+  const plain = text.trim().replace('−', '-').replace(',', '.')
+  return /^-?\d+(\.\d+)?$/.test(plain) ? Number(plain) : null
+}
