@@ -77,7 +77,11 @@ function airLeft(p: Plant, padTravel: number, s: number, pressure: number): numb
   return (sent - volumeBesidesAir(p, s, pressure)) / (pressure / (P0 + pressure))
 }
 
-function airAtFreeTravel(circuit: Circuit, reading: number, touchForce: number): number {
+/**
+ * The bare figure: trapped air from fingertip free travel, mm³, with no interval; a little below 0 where the reading is
+ * shorter than an air-free circuit allows.
+ */
+export function airAtFreeTravel(circuit: Circuit, reading: number, touchForce: number): number {
   const p = plant(circuit)
   const pressure = touchPressure(p, touchForce)
   return airLeft(p, reading, slaveTravelAtPressure(p, pressure), pressure)!

@@ -1,4 +1,4 @@
-import { crossing, type Balance } from './balance'
+import { crossing, greatest, type Balance } from './balance'
 import type { Circuit } from './circuit'
 import { padTravelSending } from './plant'
 import {
@@ -83,6 +83,22 @@ export function pressCurve(circuit: Circuit, points = 200): PressCurve {
 export function clampAt({ cover }: Circuit, bearingTravel: number): ClampState {
   if (bearingTravel >= cover.releaseTravel) return 'free'
   return bearingTravel <= cover.fullClampTravel ? 'full' : 'slipping'
+}
+
+/** Pads of the way down that are looked at for the largest force. */
+const LOOKS = 40
+
+/**
+ * Largest force at the pad until the disc is free, N: what the leg feels. Beyond it a bottomed slave would only show how
+ * hard one can push.
+ */
+export function peakForce(circuit: Circuit): number {
+  const r = ready(circuit)
+  const needed = padTravelSending(r.plant, greatest(r.down, r.plant.slaveRest, r.releaseAt))
+  const way = Math.min(circuit.pedal.travel, needed)
+  let most = 0
+  for (let i = 1; i <= LOOKS; i++) most = Math.max(most, pressedDown(r, (way * i) / LOOKS).pedalForce)
+  return most
 }
 
 /** Shorter leaps than this are no snap that anyone would see or feel, mm. */

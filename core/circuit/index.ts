@@ -1,4 +1,5 @@
 /** The release circuit: its parameters, its quasi-static solution and the measurements turned round. */
+export { takesUpPlay } from './plant'
 export * from './circuit'
 export { FIELDS, fieldAt, LOAD_POINT, MOST_LINES, type Field, type FieldUnit } from './fields'
 export { InputError, inRange, objectOf, readCircuit } from './read'
@@ -11,6 +12,7 @@ export {
 } from './solve'
 export {
   airAllowed,
+  airAtFreeTravel,
   airBehind,
   airFromEngagement,
   airFromFreeTravel,
@@ -39,6 +41,7 @@ export {
 export { TERMS, type Term, type TermInput } from './terms'
 export {
   clampAt,
+  peakForce,
   pressCurve,
   type ClampState,
   type CurvePoint,
@@ -65,6 +68,9 @@ export {
   shiftField,
   shiftLoad,
   uncertainField,
+  type MeasuringErrors,
   type Uncertain,
 } from './uncertain'
 export { LINE_KINDS, lineOfKind, type LineKind } from './line-kinds'
+export { perturber } from './perturb'
+export { WORKSHOP_BORES } from './bores'

@@ -130,3 +130,6 @@ function restOf(p: Plant): number {
   }
   return stroke
 }
+
+/** True where the slave's spring beats its seal's friction: slop and clearance are taken up and cost no pedal. */
+export const takesUpPlay = (circuit: Circuit): boolean => plant(circuit).takenUp

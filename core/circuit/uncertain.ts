@@ -34,6 +34,8 @@ export const MEASURING_ERROR = {
   /** mm; felt at the slave rod. */
   slop: 0.2,
 } as const
+/** The same, as a shop may state them for itself. */
+export type MeasuringErrors = { -readonly [K in keyof typeof MEASURING_ERROR]: number }
 
 /** All cover loads changed by a share. */
 export function shiftLoad(circuit: Circuit, share: number): Circuit {
@@ -74,19 +76,22 @@ export const uncertainField = (path: string, sigma: number): Uncertain => ({
 })
 
 /** Measuring errors of a circuit whose every figure was measured with care or taken from data. */
-export function measuredUncertainty(circuit: Circuit): Uncertain[] {
+export function measuredUncertainty(
+  circuit: Circuit,
+  errors: MeasuringErrors = MEASURING_ERROR,
+): Uncertain[] {
   const { slave, linkage } = circuit
   const list = [
-    uncertainField('master.pushrodClearance', MEASURING_ERROR.clearance),
-    uncertainField('master.portClosure', MEASURING_ERROR.portClosure),
-    { name: 'load', sigma: MEASURING_ERROR.load, shift: shiftLoad },
-    { name: 'expansion', sigma: MEASURING_ERROR.expansion, shift: shiftExpansion },
+    uncertainField('master.pushrodClearance', errors.clearance),
+    uncertainField('master.portClosure', errors.portClosure),
+    { name: 'load', sigma: errors.load, shift: shiftLoad },
+    { name: 'expansion', sigma: errors.expansion, shift: shiftExpansion },
   ]
   // A concentric slave has no fork and no rod: its ratio is 1 and nothing rattles.
   if (slave.type === 'external') {
     list.push(
-      uncertainField('linkage.forkRatio', MEASURING_ERROR.forkRatio * linkage.forkRatio),
-      uncertainField('linkage.slop', MEASURING_ERROR.slop),
+      uncertainField('linkage.forkRatio', errors.forkRatio * linkage.forkRatio),
+      uncertainField('linkage.slop', errors.slop),
     )
   }
   return list

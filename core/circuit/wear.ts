@@ -30,6 +30,8 @@ export interface Wear {
   /** As solved on the worn circuit, mm at the pad; null as there. */
   engagement: number | null
   reserve: number
+  /** The worn circuit itself. */
+  circuit: Circuit
 }
 
 export interface WearOutlook {
@@ -67,6 +69,7 @@ export function afterWear(circuit: Circuit, wear: number, options: WearOptions):
     clamp: clampAt(circuit, pressedIn),
     engagement: solution.engagement,
     reserve: solution.reserve,
+    circuit: worn,
   }
 }
 

@@ -6,6 +6,7 @@ import {
   shiftLoad,
   uncertainField,
   type Circuit,
+  type MeasuringErrors,
   type Uncertain,
 } from '../circuit'
 import { archetypeById, type Range } from './archetypes'
@@ -64,7 +65,7 @@ export function fromArchetype(id: string): Installation {
  * What of an installation is uncertain: an assumed field by its archetype's range, read as nine cases in ten,
  * the rest by ordinary measuring error.
  */
-export function uncertaintyOf(installation: Installation): Uncertain[] {
+export function uncertaintyOf(installation: Installation, errors?: MeasuringErrors): Uncertain[] {
   const { circuit, assumed } = installation
   const list: Uncertain[] = []
   for (const path of assumed) {
@@ -73,7 +74,7 @@ export function uncertaintyOf(installation: Installation): Uncertain[] {
     const sigma = (range.high - range.low) / (2 * NINETY)
     list.push(quantity(path, sigma))
   }
-  for (const measured of measuredUncertainty(circuit))
+  for (const measured of measuredUncertainty(circuit, errors))
     if (!assumed.includes(measured.name)) list.push(measured)
   return list
 }

@@ -1,0 +1,137 @@
+import { lineOfKind, lineSwell, takesUpPlay, WORKSHOP_BORES, type Circuit, type Line } from '../circuit'
+import type { Change } from './change'
+
+/** Something that can be done about a pedal, with what it takes. Every figure is engineering judgement. */
+export interface Remedy {
+  id: string
+  label: string
+  /** What is changed, or null where it makes no sense on this circuit. */
+  change: (circuit: Circuit) => Change[] | null
+  /** Hands on the vehicle, bleeding included where the circuit is opened. */
+  minutes: number
+  /** Parts and fluid, in the shop's money. */
+  money: number
+  /** Why so long, and why at that price. */
+  reason: string
+}
+
+/** Air that a careful bleed leaves, mm³. */
+const BLED = 80
+/** A new clevis, pin and rod tip leave this, mm. */
+const NEW_SLOP = 0.1
+/** Clearance that is set on the bench: small, and never less than none; mm. */
+const SET_CLEARANCE = 0.2
+
+const field = (name: string, value: number): Change[] => [{ change: 'field', field: name, value }]
+
+/** The next bore that is made, upward or downward; null where none is near. */
+function nextBore(bore: number, step: 1 | -1): number | null {
+  const others = WORKSHOP_BORES.filter((one) => (one - bore) * step > 0.3)
+  return (step === 1 ? others[0] : others.at(-1)) ?? null
+}
+
+/** The line that swells most, if it is a hose. */
+function softest(lines: readonly Line[]): number {
+  const swells = lines.map((line) => (line.kind === 'steel' ? 0 : lineSwell(line)))
+  return swells.indexOf(Math.max(...swells))
+}
+
+export const REMEDIES: readonly Remedy[] = [
+  {
+    id: 'bleed',
+    label: 'Bleed until the readings show no air',
+    change: (c) => (c.air > BLED ? [{ change: 'air', value: BLED }] : null),
+    minutes: 40,
+    money: 8,
+    reason: 'A litre of fluid at most, and a helper for part of it.',
+  },
+  {
+    id: 'clearance',
+    label: 'Set the pushrod’s clearance',
+    change: ({ master }) =>
+      master.pushrodClearance > SET_CLEARANCE ? field('master.pushrodClearance', SET_CLEARANCE) : null,
+    minutes: 12,
+    money: 0,
+    reason: 'Two locknuts, lying on one’s back; the circuit stays shut.',
+  },
+  {
+    id: 'pin',
+    label: 'Renew clevis, pin and rod tip',
+    change: (c) =>
+      c.linkage.slop > NEW_SLOP && !takesUpPlay(c) ? field('linkage.slop', NEW_SLOP) : null,
+    minutes: 35,
+    money: 12,
+    reason: 'Small parts; the pin is often seized. Where a spring takes slop up it buys nothing.',
+  },
+  {
+    id: 'play',
+    label: 'Set the bearing’s play at the fork',
+    change: (c) =>
+      c.linkage.bearingClearance > 0.5 && !takesUpPlay(c)
+        ? field('linkage.bearingClearance', 0.5)
+        : null,
+    minutes: 15,
+    money: 0,
+    reason: 'One adjuster under the vehicle.',
+  },
+  {
+    id: 'braided',
+    label: 'Braided hose in place of the softest',
+    change({ lines }) {
+      const index = softest(lines)
+      const line = lines[index]
+      return !line || line.kind === 'steel' || line.kind === 'braided'
+        ? null
+        : [{ change: 'line', index, line: lineOfKind('braided', line.length) }]
+    },
+    minutes: 70,
+    money: 55,
+    reason: 'Hose made up with ends, and a bleed after it.',
+  },
+  {
+    id: 'lowExpansion',
+    label: 'Low-expansion rubber in place of the softest',
+    change({ lines }) {
+      const index = softest(lines)
+      const line = lines[index]
+      if (line?.kind !== 'rubber') return null
+      const id = line.innerDiameter > 4 ? 'rubber-5-low' : 'rubber-3-low'
+      const low = lineOfKind(id, line.length)
+      return lineSwell(low) < 0.9 * lineSwell(line) ? [{ change: 'line', index, line: low }] : null
+    },
+    minutes: 60,
+    money: 28,
+    reason: 'Fits where the old one did; a bleed after it.',
+  },
+  {
+    id: 'largerMaster',
+    label: 'Master one bore larger',
+    change({ master }) {
+      const bore = nextBore(master.bore, 1)
+      return bore === null ? null : field('master.bore', bore)
+    },
+    minutes: 120,
+    money: 85,
+    reason: 'A new cylinder, the dash from below, and a bleed; the pedal gets heavier.',
+  },
+  {
+    id: 'smallerSlave',
+    label: 'Slave one bore smaller',
+    change({ slave }) {
+      if (slave.type !== 'external') return null
+      const bore = nextBore(slave.bore, -1)
+      return bore === null ? null : field('slave.bore', bore)
+    },
+    minutes: 80,
+    money: 60,
+    reason: 'A new cylinder and a bleed; the pedal gets heavier.',
+  },
+  {
+    id: 'stop',
+    label: 'Pedal stop set back 5 mm',
+    change: ({ pedal }) => field('pedal.travel', pedal.travel + 5),
+    minutes: 20,
+    money: 0,
+    reason: 'Where the stop has thread left and the carpet allows it; switch and height follow.',
+  },
+]
