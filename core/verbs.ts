@@ -1,14 +1,25 @@
 import {
   airFromFreeTravel,
+  fieldAt,
   InputError,
   inRange,
   isImplausible,
   objectOf,
+  pressCurve,
   readCircuit,
   sink,
   SINK_BOUNDS,
   solveCircuit,
 } from './circuit'
+import { estimate, ESTIMATE_DRAWS, type Known, type PedalReadings } from './estimate'
+import {
+  ARCHETYPES,
+  aroundCircuit,
+  fromArchetype,
+  withMeasured,
+  type Installation,
+} from './installation'
+import { HOURLY_RATE, sensitivity } from './whatif'
 
 /** The core with no interface: JSON in, JSON out. A bad input throws InputError with a JSON pointer. */
 export const VERBS: Record<string, (input: unknown) => object> = {
@@ -49,6 +60,93 @@ export const VERBS: Record<string, (input: unknown) => object> = {
     inRange(duration, '/duration', SINK_BOUNDS.duration, 'Duration')
     return sink(circuit, sinkRate, { area, drop, duration })
   },
+
+  /** { circuit, points? } → { down, up, jumps }. */
+  curve(input) {
+    const given = objectOf(input, '', ['circuit', 'points'])
+    const circuit = readCircuit(given.circuit, '/circuit')
+    const { points = 200 } = given
+    wholeNumber(points, '/points', { min: 2, max: 5000 }, 'Points')
+    return pressCurve(circuit, points)
+  },
+
+  /** { circuit, hourlyRate? } → { reserve, remedies, slopes }. */
+  sensitivity(input) {
+    const given = objectOf(input, '', ['circuit', 'hourlyRate'])
+    const circuit = readCircuit(given.circuit, '/circuit')
+    const { hourlyRate = HOURLY_RATE } = given
+    inRange(hourlyRate, '/hourlyRate', { unit: '', min: 1, max: 10_000 }, 'Hourly rate')
+    return sensitivity(aroundCircuit(circuit), hourlyRate)
+  },
+
+  /** { archetype, measured?, readings, knownGood?, calibration?, touchForce?, draws?, seed? } → ranges, or { implausible }. */
+  estimate(input) {
+    const optional = ['measured', 'knownGood', 'calibration', 'touchForce', 'draws', 'seed']
+    const given = objectOf(input, '', ['archetype', 'readings', ...optional])
+    const { knownGood, touchForce, draws = ESTIMATE_DRAWS, seed = 1 } = given
+    const installation = readKind(given.archetype, given.measured)
+    const known: Known = { installation, readings: readReadings(given.readings, '/readings') }
+    if (given.calibration !== undefined)
+      known.calibration = readReadings(given.calibration, '/calibration')
+    if (knownGood !== undefined) known.knownGood = yesOrNo(knownGood, '/knownGood')
+    if (touchForce !== undefined) {
+      inRange(touchForce, '/touchForce', { unit: 'N', min: 1, max: 500 }, 'Touch force')
+      known.touchForce = touchForce
+    }
+    wholeNumber(draws, '/draws', { min: 100, max: 100_000 }, 'Draws')
+    wholeNumber(seed, '/seed', { min: 0, max: 4_294_967_295 }, 'Seed')
+    return (
+      estimate(known, { draws, seed }) ?? {
+        implausible: 'no vehicle of this kind shows these readings: check the readings and the kind',
+      }
+    )
+  },
+}
+
+function readKind(archetype: unknown, measured: unknown): Installation {
+  const known = ARCHETYPES.map(({ id }) => id)
+  if (typeof archetype !== 'string' || !known.includes(archetype))
+    throw new InputError(`archetype must be one of ${known.join(', ')}`, '/archetype')
+  const start = fromArchetype(archetype)
+  if (measured === undefined) return start
+  const fields = objectOf(measured, '/measured')
+  const installation = Object.entries(fields).reduce((so, [path, value]) => {
+    const field = fieldAt(path)
+    if (!field) throw new InputError(`${path} is no field of a circuit`, `/measured/${path}`)
+    inRange(value, `/measured/${path}`, field, field.label)
+    return withMeasured(so, path, value)
+  }, start)
+  readCircuit(installation.circuit, '/measured')
+  return installation
+}
+
+const TAPE_BOUNDS = {
+  freeTravel: { unit: 'mm', min: 0, max: 500 },
+  takeUpHeight: { unit: 'mm', min: 0, max: 500 },
+  rodStroke: { unit: 'mm', min: 0, max: 150 },
+}
+
+function readReadings(input: unknown, path: string): PedalReadings {
+  const given = objectOf(input, path, [...Object.keys(TAPE_BOUNDS), 'pushesBack'])
+  for (const [name, bounds] of Object.entries(TAPE_BOUNDS))
+    if (given[name] !== undefined) inRange(given[name], `${path}/${name}`, bounds, name)
+  if (given.pushesBack !== undefined) yesOrNo(given.pushesBack, `${path}/pushesBack`)
+  return given as PedalReadings
+}
+
+function yesOrNo(value: unknown, path: string): boolean {
+  if (typeof value !== 'boolean') throw new InputError('must be true or false', path)
+  return value
+}
+
+function wholeNumber(
+  value: unknown,
+  path: string,
+  bounds: { min: number; max: number },
+  label: string,
+): asserts value is number {
+  inRange(value, path, { ...bounds, unit: '' }, label)
+  if (!Number.isInteger(value)) throw new InputError(`${label} must be a whole number`, path)
 }
 
 export const isInputError = (error: unknown): error is InputError => error instanceof InputError

@@ -1,5 +1,5 @@
 /** Chance, with its seed coming in: even draws, spread-out samples, the normal quantile, weighted quantiles. */
 export { evenDraws, type Draw } from './even-draws'
 export { latinHypercube } from './latin-hypercube'
-export { normalQuantile } from './normal'
+export { normalQuantile, normalShare } from './normal'
 export { effectiveSize, weightedMean, weightedQuantiles, weightedVariance } from './weighted'

@@ -29,3 +29,14 @@ export function normalQuantile(p: number): number {
 }
 
 const tail = (q: number): number => polynomial(C, q) / polynomial(D, q)
+
+/**
+ * Share of the standard normal distribution below z, right to about 1 part in 10⁷.
+ * Source: Abramowitz and Stegun, Handbook of Mathematical Functions (1964), 26.2.17.
+ */
+export function normalShare(z: number): number {
+  const t = 1 / (1 + 0.2316419 * Math.abs(z))
+  const series = polynomial([1.330274429, -1.821255978, 1.781477937, -0.356563782, 0.31938153, 0], t)
+  const beyond = (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) * series
+  return z >= 0 ? 1 - beyond : beyond
+}

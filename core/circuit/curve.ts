@@ -1,6 +1,6 @@
-import { crossing, greatest, type Balance } from './balance'
+import { crossing, greatest, volumeHolding, type Balance } from './balance'
 import type { Circuit } from './circuit'
-import { padTravelSending } from './plant'
+import { kneesOf, padTravelSending } from './plant'
 import {
   balanceUp,
   comingUp,
@@ -85,19 +85,24 @@ export function clampAt({ cover }: Circuit, bearingTravel: number): ClampState {
   return bearingTravel <= cover.fullClampTravel ? 'full' : 'slipping'
 }
 
-/** Pads of the way down that are looked at for the largest force. */
-const LOOKS = 40
-
 /**
- * Largest force at the pad until the disc is free, N: what the leg feels. Beyond it a bottomed slave would only show how
- * hard one can push.
+ * Largest force at the pad until the disc is free, N: what the leg feels. Between two points of the load curve the load
+ * is monotone, so the peak stands at one of them, at release, or where the pad ends. Beyond release a bottomed slave
+ * would only show how hard one can push.
  */
 export function peakForce(circuit: Circuit): number {
   const r = ready(circuit)
-  const needed = padTravelSending(r.plant, greatest(r.down, r.plant.slaveRest, r.releaseAt))
-  const way = Math.min(circuit.pedal.travel, needed)
-  let most = 0
-  for (let i = 1; i <= LOOKS; i++) most = Math.max(most, pressedDown(r, (way * i) / LOOKS).pedalForce)
+  const { plant: p, releaseAt } = r
+  const end = Math.min(releaseAt, r.full)
+  let most = pressedDown(
+    r,
+    Math.min(circuit.pedal.travel, padTravelSending(p, greatest(r.down, p.slaveRest, releaseAt))),
+  ).pedalForce
+  for (const s of [...kneesOf(p), end]) {
+    if (s <= p.slaveRest || s > end) continue
+    const volume = volumeHolding(p, s, 1)
+    most = Math.max(most, stateAt(r, padTravelSending(p, volume), volume, s, 1).pedalForce)
+  }
   return most
 }
 

@@ -153,15 +153,15 @@ export function inRange(
 }
 
 /**
- * An object with no fields but those named, or refused.
+ * An object with no fields but those named (any, where none are), or refused.
  * @throws InputError
  */
-export function objectOf(input: unknown, path: string, names: readonly string[]): Json {
+export function objectOf(input: unknown, path: string, names?: readonly string[]): Json {
   if (input === undefined) refuse(path, 'is missing')
   if (typeof input !== 'object' || input === null || Array.isArray(input))
     refuse(path, 'must be an object')
   for (const name of Object.keys(input))
-    if (!names.includes(name))
+    if (names && !names.includes(name))
       refuse(`${path}/${name}`, `is not known here; known: ${names.join(', ')}`)
   return input as Json
 }

@@ -24,4 +24,12 @@ export {
   unionsOf,
   type PointMove,
 } from './route'
-export { assumedFigures, fromArchetype, rangeOf, spreadOf, uncertaintyOf, type Spread } from './spread'
+export {
+  aroundCircuit,
+  assumedFigures,
+  fromArchetype,
+  rangeOf,
+  spreadOf,
+  uncertaintyOf,
+  type Spread,
+} from './spread'

@@ -9,8 +9,8 @@ import {
   type MeasuringErrors,
   type Uncertain,
 } from '../circuit'
-import { archetypeById, type Range } from './archetypes'
-import type { Installation } from './installation'
+import { ARCHETYPES, archetypeById, type Range } from './archetypes'
+import { lengthOfLines, type Installation } from './installation'
 import { valueAt } from './measure'
 import { isPlaceField, PLACE_FIELDS } from './place-fields'
 
@@ -59,6 +59,14 @@ export function fromArchetype(id: string): Installation {
       'route',
     ],
   }
+}
+
+/** An installation around a bare circuit, all of it taken as measured: for questions that need no vehicle. */
+export function aroundCircuit(circuit: Circuit): Installation {
+  const place = ARCHETYPES[0]!.installation
+  const length = lengthOfLines(circuit)
+  const route = [0, length].map((along) => ({ along, height: 0, forward: 0 }))
+  return { ...structuredClone(place), circuit, archetype: '', assumed: [], route }
 }
 
 /**

@@ -1,0 +1,14 @@
+/** What a few tape readings say of a vehicle of which little is known. */
+export type { Known } from './cases'
+export {
+  estimate,
+  estimateRun,
+  ESTIMATE_DRAWS,
+  LEAST_EFFECTIVE,
+  type Estimate,
+  type Estimated,
+  type EstimateRun,
+  type NextReading,
+} from './estimate'
+export { READING_ERROR, TAPE_READINGS, type PedalReadings, type TapeReading } from './readings'
+export { simulateVehicle, type Simulated } from './simulate'
