@@ -1,10 +1,13 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { JOB_KINDS, type Entry, type JobKind } from '../core/journal'
+import { UNIT_SYSTEMS, type UnitSystem } from '../core/quantity'
 import { NewEntrySchema } from './entry'
 import { Line, OneOf, strict, Ulid } from './shape'
 
 /** Bodies and queries of the API. Ids are made where the thing is made, so that sending twice is harmless. */
 export const NewPerson = Type.Object({ id: Ulid, name: Line(80) }, strict)
+/** How a person reads figures, on any device. */
+export const PersonSettings = Type.Object({ units: OneOf(UNIT_SYSTEMS) }, strict)
 export const NewVehicle = Type.Object(
   {
     id: Ulid,
@@ -47,6 +50,7 @@ export const EmptyQuery = Type.Object({}, strict)
 export const JobKindSchema = OneOf(JOB_KINDS)
 
 export type NewPersonBody = Static<typeof NewPerson>
+export type PersonSettingsBody = Static<typeof PersonSettings>
 export type NewVehicleBody = Static<typeof NewVehicle>
 export type NewJobBody = Static<typeof NewJob>
 export type ListQueryValues = Static<typeof ListQuery>
@@ -56,6 +60,7 @@ export type EntriesQueryValues = Static<typeof EntriesQuery>
 export interface Person {
   id: string
   name: string
+  units: UnitSystem
 }
 export interface Vehicle {
   id: string

@@ -1,5 +1,10 @@
-import { fieldAt, InputError, readCircuit } from '../core/circuit'
-import { lengthOfLines, type Installation } from '../core/installation'
+import { InputError, readCircuit } from '../core/circuit'
+import {
+  installationField,
+  lengthOfLines,
+  type Installation,
+  type RoutePoint,
+} from '../core/installation'
 import { readingKind, type Entry } from '../core/journal'
 import type { FieldProblem } from './problem'
 
@@ -15,16 +20,22 @@ export function checkEntry(entry: Entry, at = ''): FieldProblem[] {
         return [{ path: `${at}/payload/duration`, message: `${label} needs its duration, in s` }]
       return []
     }
-    case 'parameter': {
-      const { field: path, value } = entry.payload
-      const field = fieldAt(path)
-      if (!field) return [{ path: `${at}/payload/field`, message: `${path} is no field of a circuit` }]
-      if (value < field.min || value > field.max) {
-        const message = `${field.label} must be ${field.min} to ${field.max} ${field.unit}`.trim()
-        return [{ path: `${at}/payload/value`, message }]
-      }
+    case 'parameter':
+      return checkField(entry.payload, `${at}/payload`)
+    case 'route':
+      return checkRoute(entry.payload.points, `${at}/payload/points`)
+    case 'plan':
+      if (entry.subject.type !== 'job')
+        return [{ path: `${at}/subject/type`, message: 'must be job: a plan belongs to a job' }]
+      return entry.payload.changes.flatMap((change, i) =>
+        change.change === 'field' ? checkField(change, `${at}/payload/changes/${i}`) : [],
+      )
+    case 'calibration':
+      if (entry.subject.type !== 'vehicle')
+        return [
+          { path: `${at}/subject/type`, message: 'must be vehicle: a calibration is kept with it' },
+        ]
       return []
-    }
     case 'installation':
       return checkInstallation(entry.payload, `${at}/payload`)
     default:
@@ -41,11 +52,8 @@ function checkInstallation(installation: Installation, at: string): FieldProblem
   }
   const { route } = installation
   const length = lengthOfLines(installation.circuit)
-  for (const [i, point] of route.entries()) {
-    if (i > 0 && point.along <= route[i - 1]!.along)
-      return [{ path: `${at}/route/${i}/along`, message: 'must be greater than the point before it' }]
-  }
-  if (route[0]!.along !== 0) return [{ path: `${at}/route/0/along`, message: 'must be 0' }]
+  const wrong = checkRoute(route, `${at}/route`)
+  if (wrong.length > 0) return wrong
   const last = route.length - 1
   if (Math.abs(route[last]!.along - length) > 1)
     return [
@@ -56,3 +64,30 @@ function checkInstallation(installation: Installation, at: string): FieldProblem
     ]
   return []
 }
+
+function checkField(
+  { field: path, value }: { field: string; value: number },
+  at: string,
+): FieldProblem[] {
+  const field = installationField(path)
+  if (!field) return [{ path: `${at}/field`, message: `${path} is no field of an installation` }]
+  if (value >= field.min && value <= field.max) return []
+  const message = `${field.label} must be ${field.min} to ${field.max} ${field.unit}`.trim()
+  return [{ path: `${at}/value`, message }]
+}
+
+/** Along must begin at 0 and rise. */
+function checkRoute(route: readonly RoutePoint[], at: string): FieldProblem[] {
+  if (route[0]!.along !== 0) return [{ path: `${at}/0/along`, message: 'must be 0' }]
+  const back = route.findIndex((point, i) => i > 0 && point.along <= route[i - 1]!.along)
+  return back < 0
+    ? []
+    : [{ path: `${at}/${back}/along`, message: 'must be greater than the point before it' }]
+}
+
+/** What a file of an installation may get wrong beyond its schema. */
+export const checkInstallationFile = ({
+  installation,
+}: {
+  installation: Installation
+}): FieldProblem[] => checkInstallation(installation, '/installation')

@@ -1,10 +1,22 @@
 import { describe, expect, it } from 'vitest'
-import { entry, reading, ulidOf } from '../tests/arbitrary/entry'
+import { readFileSync } from 'node:fs'
+import { Ajv } from 'ajv'
+import { entry, JOB, reading, ulidOf } from '../tests/arbitrary/entry'
 import { fromArchetype } from '../core/installation'
 import type { Entry } from '../core/journal'
+import type { Change } from '../core/whatif'
 import { Refusal } from '../server/services/refusal'
 import { checker } from '../server/services/validate'
-import { checkEntry, ListQuery, NewEntrySchema } from '.'
+import {
+  checkEntry,
+  checkInstallationFile,
+  fieldProblems,
+  INSTALLATION_FILE,
+  InstallationFileSchema,
+  ListQuery,
+  NewEntrySchema,
+  publishedInstallationSchema,
+} from '.'
 
 const check = checker(NewEntrySchema)
 const posted = (one: Entry) => {
@@ -74,6 +86,26 @@ describe('an entry at the boundary', () => {
     })
   })
 
+  it('of a route, a plan or a calibration is held to its own bounds and subject', () => {
+    const at = (one: Entry) => checkEntry(one).map((problem) => problem.path)
+    const onVehicle = { subject: { type: 'vehicle' as const, id: JOB } }
+    const points = [0, 400, 300].map((along) => ({ along, height: 0, forward: 0 }))
+    expect(at(entry(1, 'route', { points }))).toEqual(['/payload/points/2/along'])
+    expect(at(entry(1, 'route', { points: points.slice(0, 2) }))).toEqual([])
+    expect(at(entry(1, 'plan', { changes: [{ change: 'air', value: 3 }] }, onVehicle))).toEqual([
+      '/subject/type',
+    ])
+    const bore: Change = { change: 'field', field: 'master.bore', value: 2 }
+    expect(at(entry(1, 'plan', { changes: [{ change: 'wear', value: 1 }, bore] }))).toEqual([
+      '/payload/changes/1/value',
+    ])
+    expect(at(entry(1, 'calibration', { freeTravel: 20 }))).toEqual(['/subject/type'])
+    expect(at(entry(1, 'calibration', { freeTravel: 20 }, onVehicle))).toEqual([])
+    expect(at(entry(1, 'parameter', { field: 'slave.bleeder.angle', value: 200 }))).toEqual([
+      '/payload/value',
+    ])
+  })
+
   it('is held to what only two fields together can say', () => {
     const at = (one: Entry) => checkEntry(one).map((problem) => problem.path)
     expect(at(entry(1, 'measurement', reading('sink', 5)))).toEqual(['/payload/duration'])
@@ -86,7 +118,7 @@ describe('an entry at the boundary', () => {
       `/payload/route/${last - 1}/along`,
     ])
     expect(at(entry(1, 'installation', { ...car, route: [...car.route].reverse() }))).toEqual([
-      '/payload/route/1/along',
+      '/payload/route/0/along',
     ])
     expect(
       at(
@@ -107,5 +139,26 @@ describe('an entry at the boundary', () => {
     expect(query({ limit: '20' })).toEqual({ limit: 20 })
     expect(() => query({ limit: '0' })).toThrow(/limit must be at least 1/)
     expect(() => query({ page: '2' })).toThrow(/not known here/)
+  })
+})
+
+describe('a file of an installation', () => {
+  const file = { $schema: INSTALLATION_FILE, installation: fromArchetype('long-line') }
+  const check = new Ajv({ discriminator: true, allErrors: true }).compile(InstallationFileSchema)
+
+  it('is read back as it was written, and refused by path where it is not one', () => {
+    expect(check(JSON.parse(JSON.stringify(file)))).toBe(true)
+    expect(checkInstallationFile(file)).toEqual([])
+    const bad = structuredClone(file) as { installation: { circuit: { master: { bore: unknown } } } }
+    bad.installation.circuit.master.bore = '5/8'
+    expect(check(bad)).toBe(false)
+    expect(fieldProblems(check.errors)[0]!.path).toBe('/installation/circuit/master/bore')
+    expect(check({ ...file, extra: 1 })).toBe(false)
+    expect(fieldProblems(check.errors)[0]).toEqual({ path: '/extra', message: 'is not known here' })
+  })
+
+  it('is published as it is checked', () => {
+    const published = JSON.parse(readFileSync('public/schemas/installation-1.json', 'utf8')) as object
+    expect(published).toEqual(publishedInstallationSchema())
   })
 })

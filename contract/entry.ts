@@ -1,4 +1,5 @@
 import { Type, type Static, type TProperties, type TSchema } from '@sinclair/typebox'
+import { fieldAt, MOST_LINES } from '../core/circuit'
 import { COMPLAINT_IDS, FINDING_IDS } from '../core/diagnosis'
 import {
   CAME_OUT,
@@ -6,15 +7,38 @@ import {
   METHODS,
   PHASES,
   READING_NAMES,
+  readingKind,
   type Entry,
   type Kind,
   type Payloads,
 } from '../core/journal'
-import { InstallationSchema } from './installation'
+import { MOST_CHANGES, type Change } from '../core/whatif'
+import { InstallationSchema, LineSchema, RouteSchema } from './installation'
 import { bounded, Instant, Line, OneOf, strict, tagged, Ulid, type Same } from './shape'
 
 const Outcomes = OneOf(['pass', 'notYet', 'stop'])
 const volume = bounded({ min: 0, max: 2_000_000 })
+
+const ChangeSchema = tagged<Change>('change', [
+  Type.Object({ change: Type.Literal('air'), value: bounded(fieldAt('air')!) }, strict),
+  Type.Object(
+    {
+      change: Type.Literal('field'),
+      field: Type.String({ maxLength: 60 }),
+      value: bounded({ min: -2000, max: 2_000_000 }),
+    },
+    strict,
+  ),
+  Type.Object(
+    {
+      change: Type.Literal('line'),
+      index: Type.Integer({ minimum: 0, maximum: MOST_LINES - 1 }),
+      line: LineSchema,
+    },
+    strict,
+  ),
+  Type.Object({ change: Type.Literal('wear'), value: bounded({ min: 0, max: 10 }) }, strict),
+])
 
 /** Payload of each kind of entry. */
 const PAYLOADS = {
@@ -40,11 +64,22 @@ const PAYLOADS = {
   parameter: Type.Object(
     {
       field: Type.String({ maxLength: 60 }),
-      value: bounded({ min: -20, max: 1_000_000 }),
+      value: bounded({ min: -2000, max: 2_000_000 }),
     },
     strict,
   ),
   installation: InstallationSchema,
+  route: Type.Object({ points: RouteSchema }, strict),
+  calibration: Type.Object(
+    {
+      freeTravel: Type.Optional(bounded(readingKind('freeTravel'))),
+      takeUpHeight: Type.Optional(bounded(readingKind('takeUpHeight'))),
+      rodStroke: Type.Optional(bounded(readingKind('rodStroke'))),
+      pushesBack: Type.Optional(Type.Boolean()),
+    },
+    { ...strict, minProperties: 1 },
+  ),
+  plan: Type.Object({ changes: Type.Array(ChangeSchema, { maxItems: MOST_CHANGES }) }, strict),
   bleedCycle: Type.Object(
     {
       method: OneOf(METHODS),

@@ -1,6 +1,13 @@
 /** What crosses a boundary: one schema each, its type derived from it or held equal to the core's. */
 export * from './bodies'
-export { checkEntry } from './check-entry'
+export { checkEntry, checkInstallationFile } from './check-entry'
 export { NewEntrySchema } from './entry'
-export { CircuitSchema, InstallationSchema } from './installation'
+export {
+  CircuitSchema,
+  INSTALLATION_FILE,
+  InstallationFileSchema,
+  InstallationSchema,
+  publishedInstallationSchema,
+  type InstallationFile,
+} from './installation'
 export { fieldProblems, type FieldProblem, type Problem } from './problem'

@@ -1,7 +1,14 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { fieldAt, LOAD_POINT, MOST_LINES, type Circuit, type Line, type Slave } from '../core/circuit'
-import { ARCHETYPES, type Installation } from '../core/installation'
-import { bounded, OneOf, strict, tagged, type Same } from './shape'
+import {
+  fieldAt,
+  LOAD_POINT,
+  MOST_LINES,
+  type Circuit,
+  type Line as CircuitLine,
+  type Slave,
+} from '../core/circuit'
+import { ARCHETYPES, installationField, MOST_POINTS, type Installation } from '../core/installation'
+import { bounded, Line, OneOf, strict, tagged, type Same } from './shape'
 
 const field = (path: string) => bounded(fieldAt(path)!)
 const maybe = (path: string) => Type.Optional(field(path))
@@ -10,7 +17,7 @@ const line = {
   length: field('lines.*.length'),
   innerDiameter: field('lines.*.innerDiameter'),
 }
-const LineSchema = tagged<Line>('kind', [
+export const LineSchema = tagged<CircuitLine>('kind', [
   Type.Object(
     { kind: Type.Literal('steel'), ...line, outerDiameter: field('lines.*.outerDiameter') },
     strict,
@@ -92,23 +99,27 @@ export const CircuitSchema = Type.Object(
   strict,
 )
 
+/** The line's way, at most as many points as the core allows. */
+export const RouteSchema = Type.Array(
+  Type.Object(
+    {
+      along: bounded({ min: 0, max: 640_000 }),
+      height: bounded({ min: -5000, max: 5000 }),
+      forward: bounded({ min: -10_000, max: 10_000 }),
+      clip: Type.Optional(Type.Boolean()),
+    },
+    strict,
+  ),
+  { minItems: 2, maxItems: MOST_POINTS },
+)
+
 const angle = bounded({ min: -180, max: 180 })
 export const InstallationSchema = Type.Object(
   {
     circuit: CircuitSchema,
     archetype: OneOf(ARCHETYPES.map((archetype) => archetype.id)),
-    assumed: Type.Array(Type.String({ maxLength: 60 }), { maxItems: 60 }),
-    route: Type.Array(
-      Type.Object(
-        {
-          along: bounded({ min: 0, max: 640_000 }),
-          height: bounded({ min: -5000, max: 5000 }),
-          forward: bounded({ min: -10_000, max: 10_000 }),
-        },
-        strict,
-      ),
-      { minItems: 2, maxItems: 60 },
-    ),
+    assumed: Type.Array(Type.String({ maxLength: 60 }), { maxItems: 120 }),
+    route: RouteSchema,
     reservoir: Type.Object(
       {
         sharedWithBrakes: Type.Boolean(),
@@ -127,6 +138,7 @@ export const InstallationSchema = Type.Object(
         ]),
         linePort: angle,
         endRaise: angle,
+        room: Type.Optional(bounded(installationField('slave.room')!)),
       },
       strict,
     ),
@@ -139,3 +151,24 @@ export const installationTypesAgree: [
   Same<Static<typeof CircuitSchema>, Circuit>,
   Same<Static<typeof InstallationSchema>, Installation>,
 ] = [true, true]
+
+/** A file that holds one installation: what is exported, and what is read back. */
+export const INSTALLATION_FILE = 'urn:mellow-anchor:installation:1'
+export const InstallationFileSchema = Type.Object(
+  {
+    $schema: Type.Literal(INSTALLATION_FILE),
+    /** What it was exported from; not read back. */
+    name: Type.Optional(Line(120)),
+    installation: InstallationSchema,
+  },
+  strict,
+)
+export type InstallationFile = Static<typeof InstallationFileSchema>
+
+/** The schema as it is published: JSON Schema draft-07, lengths mm, forces N, pressures MPa, volumes mm³. */
+export const publishedInstallationSchema = () => ({
+  $schema: 'http://json-schema.org/draft-07/schema#',
+  $id: INSTALLATION_FILE,
+  title: 'Mellow Anchor installation, version 1',
+  ...(JSON.parse(JSON.stringify(InstallationFileSchema)) as object),
+})

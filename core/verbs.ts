@@ -44,7 +44,9 @@ export const VERBS: Record<string, (input: unknown) => object> = {
     if (touchForce !== undefined)
       inRange(touchForce, '/touchForce', { unit: 'N', min: 1, max: 500 }, 'Touch force')
     const found = airFromFreeTravel(circuit, freeTravel, { touchForce })
-    return isImplausible(found) ? found : { air: found.air, low: found.low, high: found.high }
+    return isImplausible(found)
+      ? { implausible: found.implausible }
+      : { air: found.air, low: found.low, high: found.high }
   },
 
   /** { circuit, sinkRate, reservoirArea?, reservoirDrop?, duration? } → { flow, loss, bypass }. */

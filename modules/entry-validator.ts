@@ -3,11 +3,11 @@ import { Ajv } from 'ajv'
 import addFormats from 'ajv-formats'
 import standalone from 'ajv/dist/standalone/index.js'
 import { buildSync } from 'esbuild'
-import { NewEntrySchema } from '../contract'
+import { InstallationFileSchema, NewEntrySchema } from '../contract'
 
 /**
- * The browser may not compile code (content security policy), so the entry schema's check is compiled here,
- * at build time, into `#build/entry-validator.mjs`.
+ * The browser may not compile code (content security policy), so the checks of entries and of installation files are
+ * compiled here, at build time, into `#build/entry-validator.mjs`.
  */
 export default defineNuxtModule({
   meta: { name: 'entry-validator' },
@@ -21,7 +21,9 @@ export default defineNuxtModule({
       filename: 'types/entry-validator.d.ts',
       getContents: () => `declare module '#build/entry-validator.mjs' {
   import type { ErrorObject } from 'ajv'
-  export const validateEntry: ((entry: unknown) => boolean) & { errors?: ErrorObject[] | null }
+  type Check = ((value: unknown) => boolean) & { errors?: ErrorObject[] | null }
+  export const validateEntry: Check
+  export const validateInstallationFile: Check
 }
 `,
     })
@@ -35,9 +37,13 @@ function compile(rootDir: string): string {
   })
   addFormats.default(ajv)
   ajv.addSchema(NewEntrySchema, '#entry')
+  ajv.addSchema(InstallationFileSchema, '#installationFile')
   // Typed as a function, but what is imported is the CommonJS module around it.
   const write = (standalone as unknown as { default?: typeof standalone }).default ?? standalone
-  const code = write(ajv, { validateEntry: '#entry' })
+  const code = write(ajv, {
+    validateEntry: '#entry',
+    validateInstallationFile: '#installationFile',
+  })
   const bundled = buildSync({
     stdin: { contents: code, resolveDir: rootDir, loader: 'js' },
     bundle: true,

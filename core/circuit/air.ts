@@ -22,6 +22,8 @@ export interface TrappedAir {
 /** The entered geometry or the reading is wrong. */
 export interface Implausible {
   implausible: string
+  /** Volume by which the reading falls short of none, mm³; 0 where no reading could fit. */
+  lacking: number
 }
 
 export interface AirOptions {
@@ -131,7 +133,10 @@ export function airFromEngagement(
   }
   const air = figure(circuit, engagement)
   if (air === null)
-    return { implausible: 'the spring alone holds this clutch released: no pressure at take-up' }
+    return {
+      implausible: 'the spring alone holds this clutch released: no pressure at take-up',
+      lacking: 0,
+    }
   const own = [
     {
       name: 'reading',
@@ -161,7 +166,8 @@ function interval(
   const half = NINETY * Math.hypot(...shares.map((share) => share.sigma))
   if (air + half < 0)
     return {
-      implausible: `${why}: it would take ${(-air / 1000).toFixed(2)} ml less than none. Check the reading, the pushrod clearance and the bores.`,
+      implausible: `${why}. Check the reading, the pushrod clearance and the bores.`,
+      lacking: -air,
     }
   return { air, low: air - half, high: air + half, shares }
 }

@@ -16,7 +16,7 @@ export function perturber(
   circuit: Circuit,
   quantities: readonly Pick<Uncertain, 'name'>[],
 ): (by: ArrayLike<number>) => Circuit {
-  const puts = quantities.map(({ name }) => putter(circuit, name))
+  const puts = quantities.map(({ name }) => putter(name))
   return (by) => {
     const copy = copyOf(circuit)
     for (let i = 0; i < puts.length; i++) puts[i]!(copy, by[i]!)
@@ -38,7 +38,7 @@ function copyOf(circuit: Circuit): Circuit {
   }
 }
 
-function putter(circuit: Circuit, name: string): Put {
+function putter(name: string): Put {
   if (name === 'load')
     return ({ cover }, share) => {
       const by = Math.max(0, 1 + share)

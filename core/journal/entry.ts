@@ -1,4 +1,6 @@
-import type { Installation } from '../installation'
+import type { PedalReadings } from '../estimate'
+import type { Installation, RoutePoint } from '../installation'
+import type { Change } from '../whatif'
 import type { ComplaintId, FindingId } from '../diagnosis'
 import type { ReadingName } from './readings'
 
@@ -65,9 +67,17 @@ export interface Measurement {
 }
 /** One field of the installation, measured or read off. */
 export interface Parameter {
-  /** Dotted path in the circuit. */
+  /** Dotted path in the circuit, or of its place in the vehicle. */
   field: string
   value: number
+}
+/** The line's way, drawn or typed, along its present length. */
+export interface RouteDrawn {
+  points: RoutePoint[]
+}
+/** What is planned for the circuit, to be compared with what was found. */
+export interface Plan {
+  changes: Change[]
 }
 export interface BleedCycle {
   method: Method
@@ -102,6 +112,10 @@ export interface Payloads {
   measurement: Measurement
   parameter: Parameter
   installation: Installation
+  route: RouteDrawn
+  /** Readings of a pedal that is known to be good; kept with the vehicle. */
+  calibration: PedalReadings
+  plan: Plan
   bleedCycle: BleedCycle
   topUp: TopUp
   verdict: Verdict

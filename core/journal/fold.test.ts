@@ -4,7 +4,7 @@ import { cycle, entry, reading, ulidOf } from '../../tests/arbitrary/entry'
 import { fromArchetype } from '../installation'
 import { timeline } from './effective'
 import type { Entry } from './entry'
-import { fold, installationFrom } from './fold'
+import { calibrationFrom, fold, installationFrom } from './fold'
 import { phaseAt, startStage } from './stages'
 
 const id = (n: number) => ulidOf(1000 + n)
@@ -189,5 +189,38 @@ describe('the state of a job', () => {
       'working',
       'after',
     ])
+  })
+})
+
+describe('an installation over its history', () => {
+  const start = fromArchetype('long-line')
+  const points = start.route.map((point) => ({ ...point, height: Math.round(point.height / 2) }))
+
+  it('takes routes, figures of its place, and whole installations in their order', () => {
+    const history = [
+      entry(1, 'installation', start),
+      entry(2, 'route', { points }),
+      entry(3, 'parameter', { field: 'slave.bleeder.angle', value: 35 }),
+      entry(4, 'parameter', { field: 'lines.1.length', value: 480 }),
+    ]
+    const now = installationFrom(history)!
+    expect(now.route.map((point) => point.height)).toEqual(points.map((point) => point.height))
+    expect(now.route.at(-1)!.along).toBe(1930)
+    expect(now.slave.bleeder).toEqual({ kind: 'screw', angle: 35 })
+    expect(now.assumed).not.toContain('route')
+    const undone = [...history, entry(5, 'withdrawal', {}, { withdraws: history[1]!.id })]
+    expect(installationFrom(undone)!.route[2]!.height).toBe(start.route[2]!.height)
+  })
+
+  it('keeps the newest calibration, and a job its newest plan', () => {
+    const entries = [
+      entry(1, 'calibration', { freeTravel: 20 }),
+      entry(2, 'calibration', { freeTravel: 18, takeUpHeight: 40 }),
+    ]
+    expect(calibrationFrom(entries)!.payload).toEqual({ freeTravel: 18, takeUpHeight: 40 })
+    expect(calibrationFrom([])).toBeNull()
+    const plan = entry(1, 'plan', { changes: [{ change: 'air', value: 100 }] })
+    expect(fold([plan]).plan!.payload.changes).toHaveLength(1)
+    expect(fold([plan, entry(2, 'withdrawal', {}, { withdraws: plan.id })]).plan).toBeNull()
   })
 })

@@ -1,6 +1,7 @@
 import { InputError, readCircuit } from '../circuit'
 import type { ComplaintId, FindingId } from '../diagnosis'
-import { withMeasured, type Installation } from '../installation'
+import type { PedalReadings } from '../estimate'
+import { withMeasured, withRoute, type Installation } from '../installation'
 import { timeline, type Standing } from './effective'
 import type {
   BleedCycle,
@@ -11,6 +12,7 @@ import type {
   Kind,
   Measurement,
   Phase,
+  Plan,
   TopUp,
   Verdict,
 } from './entry'
@@ -53,6 +55,8 @@ export interface JobState {
   /** Free travel and the rest as they went while bleeding, in order. */
   course: Held<Measurement>[]
   bleed: BleedLog
+  /** What is planned for the circuit; null where nothing is. */
+  plan: Held<Plan> | null
   verdict: Held<Verdict> | null
   notes: Held<{ words: string }>[]
   /** Everything that stands, in order. */
@@ -77,6 +81,7 @@ export function fold(entries: readonly Entry[]): JobState {
       bottleSinceTopUp: 0,
       clearInRow: 0,
     },
+    plan: null,
     verdict: null,
     notes: [],
     history: standing,
@@ -111,6 +116,9 @@ function take(state: JobState, stands: Standing): void {
       state.bleed.strokesSinceTopUp = 0
       state.bleed.bottleSinceTopUp = 0
       break
+    case 'plan':
+      state.plan = held(stands, holds)
+      break
     case 'verdict':
       state.verdict = held(stands, holds)
       break
@@ -118,7 +126,7 @@ function take(state: JobState, stands: Standing): void {
       state.notes.push(held(stands, holds))
       break
     default:
-      // Installation and parameter entries belong to installationFrom.
+      // Installation, parameter and route entries belong to installationFrom, calibrations to calibrationFrom.
       break
   }
 }
@@ -157,6 +165,8 @@ export function installationFrom(
     if (holds.kind === 'installation') installation = holds.payload
     else if (holds.kind === 'parameter' && installation)
       installation = measured(installation, holds.payload.field, holds.payload.value)
+    else if (holds.kind === 'route' && installation)
+      installation = withRoute(installation, holds.payload.points)
   }
   return installation
 }
@@ -171,4 +181,12 @@ function measured(installation: Installation, field: string, value: number): Ins
     if (error instanceof InputError) return installation
     throw error
   }
+}
+
+/** The newest readings of a vehicle whose pedal was known to be good; null where none were taken. */
+export function calibrationFrom(entries: readonly Entry[]): Held<PedalReadings> | null {
+  let found: Held<PedalReadings> | null = null
+  for (const stands of timeline(entries).standing)
+    if (stands.holds.kind === 'calibration') found = held(stands, stands.holds)
+  return found
 }

@@ -2,6 +2,7 @@
 export * from './entry'
 export { timeline, type Standing, type Timeline } from './effective'
 export {
+  calibrationFrom,
   fold,
   installationFrom,
   type BleedLog,

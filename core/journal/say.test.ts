@@ -4,7 +4,7 @@ import { completions, understand, type SayContext } from './say'
 
 const context: SayContext = {
   phase: 'asFound',
-  lengths: 'mm',
+  units: 'metric',
   cycle: { method: 'openPush', strokes: 1 },
 }
 const said = (text: string, more: Partial<SayContext> = {}) => {
@@ -86,8 +86,10 @@ describe('the say-line', () => {
   })
 
   it('a bare length follows the person’s unit', () => {
-    expect(said('free 2', { lengths: 'in' }).payload).toMatchObject({ value: 50.8 })
-    expect(said('free 42 mm', { lengths: 'in' }).payload).toMatchObject({ value: 42 })
+    expect(said('free 2', { units: 'inch' }).payload).toMatchObject({ value: 50.8 })
+    expect(said('top up 2', { units: 'inch' }).payload).toEqual({ volume: 2 * (231 / 128) * 25.4 ** 3 })
+    expect(said('clear 30 ml', { units: 'inch' }).payload).toMatchObject({ bottle: 30_000 })
+    expect(said('free 42 mm', { units: 'inch' }).payload).toMatchObject({ value: 42 })
   })
 
   it.each([
@@ -95,13 +97,13 @@ describe('the say-line', () => {
     ['pineapple', /not known/],
     ['free', /say a number/],
     ['free four', /say a number/],
-    ['free 900', /0 to 500 mm; this is 900 mm/],
+    ['free 900', /0.0 mm to 500 mm; this is 900 mm/],
     ['sink 6 in 0', /1 s to 7 days/],
     ['boot purple', /“wet”, “dry”/],
     ['level low dark', /“low”, “on its mark”/],
     ['250 clear', /1 to 200/],
     ['few 9000 ml', /at most 2000/],
-    ['top up much', /how many ml/],
+    ['top up much', /say how much/],
     ['note ', /what to keep/],
   ])('“%s” is refused with what to do', (text, expected) => {
     expect(problem(text)).toMatch(expected)

@@ -1,5 +1,13 @@
 import { COMPLAINTS, FINDINGS, type FindingKind } from '../diagnosis'
-import { lengthInMm, volumeInMm3, type LengthUnit } from '../quantity'
+import {
+  formatOf,
+  lengthInMm,
+  numberIn,
+  volumeInMm3,
+  type LengthUnit,
+  type UnitSystem,
+  type VolumeUnit,
+} from '../quantity'
 import { CAME_OUT, type CameOut, type Payloads, type Phase } from './entry'
 import { READINGS, type ReadingKind } from './readings'
 
@@ -9,8 +17,8 @@ type Sayable = 'complaint' | 'finding' | 'measurement' | 'bleedCycle' | 'topUp' 
 
 export interface SayContext {
   phase: Phase
-  /** Unit of a bare length. */
-  lengths: LengthUnit
+  /** How the person reads: units of bare figures, and of what is said back. */
+  units: UnitSystem
   /** Method and strokes of a cycle where they are not said. */
   cycle: Pick<Payloads['bleedCycle'], 'method' | 'strokes'>
 }
@@ -105,19 +113,20 @@ function readingReader(kind: ReadingKind): Way['read'] {
     const match = pattern.exec(
       kind.over ? rest.replace(/^(-?[\d.,]+) in (?=[\d.,])/, '$1 over ') : rest,
     )
-    const number = match ? toNumber(match[1]!) : null
+    const number = match ? numberIn(match[1]!) : null
     if (!match || number === null)
       return {
         problem: `${kind.label}: say a number, as in “${kind.words[0]} ${kind.over ? '6 in 60 s' : '42'}”`,
       }
-    const value = lengthInMm(number, unitOf(match[2]) ?? context.lengths)
+    const value = lengthInMm(number, unitOf(match[2]) ?? (context.units === 'inch' ? 'in' : 'mm'))
+    const f = formatOf(context.units)
     if (value < kind.min || value > kind.max)
       return {
-        problem: `${kind.label}: ${kind.min} to ${kind.max} mm; this is ${Number(value.toFixed(1))} mm`,
+        problem: `${kind.label}: ${f.length(kind.min)} to ${f.length(kind.max)}; this is ${f.length(value)}`,
       }
     const payload: Payloads['measurement'] = { reading: kind.name, value, phase: context.phase }
     if (kind.over) {
-      const count = match[3] === undefined ? kind.over : toNumber(match[3])
+      const count = match[3] === undefined ? kind.over : numberIn(match[3])
       const duration = count === null ? null : count * secondsPer(match[4])
       if (duration === null || duration < 1 || duration > 604_800)
         return { problem: `${kind.label}: the hold lasts 1 s to 7 days` }
@@ -144,28 +153,29 @@ function findingReader(kind: FindingKind & { id: Payloads['finding']['finding'] 
 }
 
 function cycleReader(cameOut: CameOut): Way['read'] {
-  return (rest, { cycle }) => {
-    const match = /^(?:(dark|fresh) ?)?(?:([\d.,]+) ?(ml|cl)?)?$/.exec(rest)
-    const amount = match?.[2] === undefined ? undefined : toNumber(match[2])
+  return (rest, { cycle, units }) => {
+    const match = /^(?:(dark|fresh) ?)?(?:([\d.,]+) ?(ml|cl|fl oz|oz)?)?$/.exec(rest)
+    const amount = match?.[2] === undefined ? undefined : numberIn(match[2])
     if (!match || amount === null)
-      return { problem: `“${rest}”: say the ml in the bottle, dark or fresh` }
+      return { problem: `“${rest}”: say how much is in the bottle, dark or fresh` }
     const payload: Payloads['bleedCycle'] = { ...cycle, cameOut }
     if (match[1] === 'dark' || match[1] === 'fresh') payload.colour = match[1]
     if (amount !== undefined) {
-      payload.bottle = volumeInMm3(amount, match[3] === 'cl' ? 'cl' : 'ml')
-      if (payload.bottle > 2_000_000) return { problem: 'In the bottle: at most 2000 ml in one cycle' }
+      payload.bottle = volumeInMm3(amount, volumeUnit(match[3], units))
+      if (payload.bottle > 2_000_000)
+        return { problem: `In the bottle: at most ${formatOf(units).volume(2_000_000)} in one cycle` }
     }
     return { said: { kind: 'bleedCycle', payload } }
   }
 }
 
-function readTopUp(rest: string): Understood {
-  const match = /^(?:([\d.,]+) ?(ml|cl)?)?$/.exec(rest)
-  const amount = match?.[1] === undefined ? undefined : toNumber(match[1])
-  if (!match || amount === null) return { problem: 'Top-up: say how many ml, or nothing' }
+function readTopUp(rest: string, { units }: SayContext): Understood {
+  const match = /^(?:([\d.,]+) ?(ml|cl|fl oz|oz)?)?$/.exec(rest)
+  const amount = match?.[1] === undefined ? undefined : numberIn(match[1])
+  if (!match || amount === null) return { problem: 'Top-up: say how much, or nothing' }
   if (amount === undefined) return { said: { kind: 'topUp', payload: {} } }
-  const volume = volumeInMm3(amount, match[2] === 'cl' ? 'cl' : 'ml')
-  if (volume > 2_000_000) return { problem: 'Top-up: at most 2000 ml' }
+  const volume = volumeInMm3(amount, volumeUnit(match[2], units))
+  if (volume > 2_000_000) return { problem: `Top-up: at most ${formatOf(units).volume(2_000_000)}` }
   return { said: { kind: 'topUp', payload: { volume } } }
 }
 
@@ -175,14 +185,14 @@ function readNote(rest: string): Understood {
     : { said: { kind: 'note', payload: { words: rest } } }
 }
 
-/** 4.5 and 4,5 alike; null for what is no number. */
-function toNumber(text: string): number | null {
-  return /^-?\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : null
-}
-
 function unitOf(text: string | undefined): LengthUnit | undefined {
   if (text === undefined) return undefined
   return text === 'mm' || text === 'cm' ? text : 'in'
+}
+
+function volumeUnit(text: string | undefined, units: UnitSystem): VolumeUnit {
+  if (text === undefined) return units === 'inch' ? 'fl oz' : 'ml'
+  return text === 'ml' || text === 'cl' ? text : 'fl oz'
 }
 
 const secondsPer = (unit: string | undefined): number =>

@@ -1,3 +1,4 @@
+import { formatOf } from '../quantity'
 import { describe, expect, it } from 'vitest'
 import { cycle, entry, reading } from '../../tests/arbitrary/entry'
 import { airAllowed, freeTravel, solveCircuit } from '../circuit'
@@ -118,6 +119,7 @@ describe('the verdict', () => {
 
 describe('what the figures mean', () => {
   const f = {
+    ...formatOf('metric'),
     length: (mm: number) => `${mm.toFixed(0)} mm`,
     volume: (mm3: number) => `${(mm3 / 1000).toFixed(1)} ml`,
   }

@@ -2,7 +2,8 @@ import { isImplausible, rodState, WANTED_RESERVE } from '../circuit'
 import { findingKind, FINDINGS, type FindingId } from '../diagnosis'
 import { assumedFigures, type Installation } from '../installation'
 import { readingKind, READINGS, type JobState, type Verdict, type VerdictReason } from '../journal'
-import { shown } from '../quantity'
+import { formatOf, type Format } from '../quantity'
+import { misfit } from './meaning'
 import { phaseFigures, type PhaseFigures } from './phase'
 import { LIMITS, PROOF_CHECKS, PROOF_READINGS } from './rules'
 
@@ -21,16 +22,17 @@ export function judge(
   installation: Installation,
   state: JobState,
   wantedReserve = WANTED_RESERVE,
+  f: Format = formatOf('metric'),
 ): Proof {
   const before = phaseFigures(installation, state.readings.asFound, wantedReserve)
   const after = phaseFigures(installation, state.readings.after, wantedReserve)
   const reasons = [
     ...stopFindings(state),
-    ...rod(after, state),
-    ...air(after, wantedReserve),
-    ...takeUp(state, wantedReserve),
-    ...sinkOf(state),
-    ...strokeOf(after, state),
+    ...rod(after, state, f),
+    ...air(after, wantedReserve, f),
+    ...takeUp(state, wantedReserve, f),
+    ...sinkOf(state, f),
+    ...strokeOf(after, state, f),
     ...bleed(state),
     ...owed(state),
     ...checks(installation, state),
@@ -61,7 +63,7 @@ function latest(state: JobState, id: FindingId): 'present' | 'absent' | 'notLook
 const stopFindings = (state: JobState): VerdictReason[] =>
   openStops(state).map(({ finding, words }) => ({ rule: finding, outcome: 'stop', words }))
 
-function rod({ installation }: PhaseFigures, state: JobState): VerdictReason[] {
+function rod({ installation }: PhaseFigures, state: JobState, f: Format): VerdictReason[] {
   const reading = state.readings.after.rodClearance?.payload.value
   if (reading === undefined) {
     return latest(state, 'rodTight') === 'present'
@@ -83,7 +85,7 @@ function rod({ installation }: PhaseFigures, state: JobState): VerdictReason[] {
         {
           rule: 'rodClearance',
           outcome: 'stop',
-          words: `Rod ${shown(-reading, 1)} mm too long: the port never opens. The clutch loses its clamp and burns as it wears and warms.`,
+          words: `Rod ${f.length(-reading)} too long: the port never opens. The clutch loses its clamp and burns as it wears and warms.`,
           ...figures,
         },
       ]
@@ -92,7 +94,7 @@ function rod({ installation }: PhaseFigures, state: JobState): VerdictReason[] {
         {
           rule: 'rodClearance',
           outcome: 'stop',
-          words: `Rod ${shown(-reading, 1)} mm too long: it holds the piston in and part covers the port. Adjust before going on.`,
+          words: `Rod ${f.length(-reading)} too long: it holds the piston in and part covers the port. Adjust before going on.`,
           ...figures,
         },
       ]
@@ -101,65 +103,68 @@ function rod({ installation }: PhaseFigures, state: JobState): VerdictReason[] {
         {
           rule: 'rodClearance',
           outcome: 'pass',
-          words: `Rod clear of the piston by ${shown(reading, 1)} mm`,
+          words: `Rod clear of the piston by ${f.length(reading)}`,
           ...figures,
         },
       ]
   }
 }
 
-function air({ air, allowed }: PhaseFigures, wanted: number): VerdictReason[] {
+function air({ air, allowed }: PhaseFigures, wanted: number, f: Format): VerdictReason[] {
   if (air === null) return []
   if (isImplausible(air))
     return [
       {
         rule: 'air',
         outcome: 'notYet',
-        words: `Free travel and geometry do not fit: ${air.implausible}`,
+        words: misfit(air, f),
       },
     ]
-  const ml = (mm3: number) => shown(mm3 / 1000, 2)
   const figures = { figure: air.air / 1000, limit: allowed / 1000, unit: 'ml' }
   const good = air.air <= allowed || air.low <= 0
-  const range = `${ml(Math.max(0, air.low))} to ${ml(Math.max(0, air.high))} ml`
+  const range = `${f.volume(Math.max(0, air.low))} to ${f.volume(Math.max(0, air.high))}`
   return [
     {
       rule: 'air',
       outcome: good ? 'pass' : 'notYet',
       words: good
         ? air.low <= 0
-          ? `No air to be seen, at most ${ml(Math.max(0, air.high))} ml`
-          : `Air ${ml(air.air)} ml (${range}), within the ${ml(allowed)} ml that leave ${wanted} mm`
-        : `Air ${ml(air.air)} ml (${range}); ${ml(allowed)} ml would leave ${wanted} mm of reserve. Bleed on, or change the method.`,
+          ? `No air to be seen, at most ${f.volume(Math.max(0, air.high))}`
+          : `Air ${f.volume(air.air)} (${range}), within the ${f.volume(allowed)} that leave ${f.length(wanted)}`
+        : `Air ${f.volume(air.air)} (${range}); ${f.volume(allowed)} would leave ${f.length(wanted)} of reserve. Bleed on, or change the method.`,
       ...figures,
     },
   ]
 }
 
-function takeUp(state: JobState, wanted: number): VerdictReason[] {
+function takeUp(state: JobState, wanted: number, f: Format): VerdictReason[] {
   const height = state.readings.after.takeUpHeight?.payload.value
   if (height === undefined) return []
   const good = height >= wanted
   const figures = { figure: height, limit: wanted, unit: 'mm' }
   const words = good
-    ? `Takes up ${shown(height, 0)} mm above the floor`
-    : `Takes up ${shown(height, 0)} mm above the floor; ${wanted} mm are wanted`
+    ? `Takes up ${f.length(height)} above the floor`
+    : `Takes up ${f.length(height)} above the floor; ${f.length(wanted)} are wanted`
   return [{ rule: 'takeUpHeight', outcome: good ? 'pass' : 'notYet', words, ...figures }]
 }
 
-function sinkOf(state: JobState): VerdictReason[] {
+function sinkOf(state: JobState, f: Format): VerdictReason[] {
   const reading = state.readings.after.sink?.payload
   if (!reading) return []
   const perMinute = (reading.value / (reading.duration ?? 60)) * 60
   const good = perMinute <= LIMITS.sinkPerMinute
   const figures = { figure: perMinute, limit: LIMITS.sinkPerMinute, unit: 'mm/min' }
   const words = good
-    ? `Holds: ${shown(perMinute, 1)} mm in a minute`
-    : `Sinks ${shown(perMinute, 1)} mm in a minute. Dry parts and a level that stays: the master’s primary cup.`
+    ? `Holds: ${f.length(perMinute)} in a minute`
+    : `Sinks ${f.length(perMinute)} in a minute. Dry parts and a level that stays: the master’s primary cup.`
   return [{ rule: 'sink', outcome: good ? 'pass' : 'notYet', words, ...figures }]
 }
 
-function strokeOf({ solution, installation }: PhaseFigures, state: JobState): VerdictReason[] {
+function strokeOf(
+  { solution, installation }: PhaseFigures,
+  state: JobState,
+  f: Format,
+): VerdictReason[] {
   const reading = state.readings.after.rodStroke?.payload.value
   if (reading === undefined || installation.circuit.slave.type === 'concentric') return []
   const expected = solution.at.rodStroke
@@ -170,8 +175,8 @@ function strokeOf({ solution, installation }: PhaseFigures, state: JobState): Ve
   const good =
     short <= LIMITS.rodStrokeShort || (!measured && (before === undefined || reading > before))
   const words = good
-    ? `Rod moves ${shown(reading, 1)} mm`
-    : `Rod moves ${shown(reading, 1)} mm; this circuit should give ${shown(expected, 1)}. Firm pedal: look at slop, fork and bracket.`
+    ? `Rod moves ${f.length(reading)}`
+    : `Rod moves ${f.length(reading)}; this circuit should give ${f.length(expected)}. Firm pedal: look at slop, fork and bracket.`
   return [
     {
       rule: 'rodStroke',
@@ -236,4 +241,14 @@ function checks(installation: Installation, state: JobState): VerdictReason[] {
     // A stop-work finding has already said so above.
     return stop ? [] : [{ rule: finding, outcome: 'notYet', words: `${label}: ${present}` }]
   })
+}
+
+/** True where two verdicts say the same, in whatever units they are worded. */
+export function sameVerdict(a: Verdict, b: Verdict): boolean {
+  const bare = ({ outcome, reasons }: Verdict) =>
+    JSON.stringify([
+      outcome,
+      reasons.map(({ words: _, figure, ...rest }) => ({ ...rest, figure: figure?.toFixed(6) })),
+    ])
+  return bare(a) === bare(b)
 }

@@ -1,4 +1,4 @@
-import { isImplausible } from '../circuit'
+import { isImplausible, type Implausible } from '../circuit'
 import { assumedFigures } from '../installation'
 import type { Format } from '../quantity'
 import type { PhaseFigures } from './phase'
@@ -10,7 +10,7 @@ export function meaning(
 ): string {
   if (air === null)
     return 'Free travel is not measured yet. It tells how much air there is: one finger on the pad, tape along its path.'
-  if (isImplausible(air)) return `The reading and the geometry do not fit: ${air.implausible}`
+  if (isImplausible(air)) return misfit(air, f)
   const parts: string[] = []
   if (air.low <= 0) parts.push(`No air to be seen, at most ${f.volume(Math.max(0, air.high))}.`)
   else {
@@ -24,6 +24,12 @@ export function meaning(
   const guess = assumedFigures(installation).length
   if (guess > 0) parts.push(`${guess} figures of this vehicle are assumed and widen this.`)
   return parts.join(' ')
+}
+
+/** How far the reading lies from what the geometry can give. */
+export function misfit({ implausible, lacking }: Implausible, f: Format): string {
+  const short = lacking > 0 ? ` It would take ${f.volume(lacking)} less than none.` : ''
+  return `The reading and the geometry do not fit: ${implausible}${short}`
 }
 
 function release({ releases, reserve, limitedBy }: PhaseFigures['solution'], f: Format): string {

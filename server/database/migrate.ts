@@ -1,6 +1,7 @@
 import { SequelizeStorage, Umzug } from 'umzug'
 import type { Database } from './database'
 import { firstTables } from './migrations/0001-first-tables'
+import { unitsOfPeople } from './migrations/0002-units-of-people'
 
 /** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
 export interface Migration {
@@ -9,7 +10,7 @@ export interface Migration {
   down: string[]
 }
 
-const MIGRATIONS: readonly Migration[] = [firstTables]
+const MIGRATIONS: readonly Migration[] = [firstTables, unitsOfPeople]
 export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
 
 export function migrator({ sequelize }: Database) {

@@ -8,12 +8,14 @@ import {
   type Sequelize,
 } from 'sequelize'
 import type { JobKind, Kind } from '../../core/journal'
+import { UNIT_SYSTEMS, type UnitSystem } from '../../core/quantity'
 
 type Row<T extends Model> = Model<InferAttributes<T>, InferCreationAttributes<T>>
 
 export interface PersonRow extends Row<PersonRow> {
   id: string
   name: string
+  units: CreationOptional<UnitSystem>
   createdAt: CreationOptional<Date>
 }
 export interface VehicleRow extends Row<VehicleRow> {
@@ -62,6 +64,7 @@ export function defineModels(sequelize: Sequelize): Models {
     Person: sequelize.define<PersonRow>('people', {
       id: key,
       name: { type: DataTypes.STRING(80), allowNull: false },
+      units: { type: DataTypes.ENUM(...UNIT_SYSTEMS), allowNull: false, defaultValue: 'metric' },
       createdAt: made,
     }),
     Vehicle: sequelize.define<VehicleRow>('vehicles', {

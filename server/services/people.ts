@@ -1,9 +1,9 @@
-import type { NewPersonBody, Person } from '../../contract'
+import type { NewPersonBody, Person, PersonSettingsBody } from '../../contract'
 import type { Database } from '../database/database'
 import type { PersonRow } from '../database/models'
-import { Refusal } from './refusal'
+import { notFound, Refusal } from './refusal'
 
-const shownPerson = ({ id, name }: PersonRow): Person => ({ id, name })
+const shownPerson = ({ id, name, units }: PersonRow): Person => ({ id, name, units })
 
 export async function listPeople({ models }: Database): Promise<Person[]> {
   const rows = await models.Person.findAll({ order: [['name', 'ASC']], limit: 500 })
@@ -28,4 +28,15 @@ export async function addPerson(
     const row = await models.Person.create({ id, name: wanted }, { transaction })
     return { person: shownPerson(row), created: true }
   })
+}
+
+/** What a person chose for all devices. */
+export async function setPerson(
+  { models }: Database,
+  id: string,
+  { units }: PersonSettingsBody,
+): Promise<Person> {
+  const row = await models.Person.findByPk(id)
+  if (!row) throw notFound('person')
+  return shownPerson(await row.update({ units }))
 }

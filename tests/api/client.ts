@@ -8,7 +8,7 @@ export const newId = monotonicFactory()
 
 /** One call of the running server. */
 export async function call<T = unknown>(
-  method: 'GET' | 'POST',
+  method: 'GET' | 'POST' | 'PUT',
   path: string,
   body?: unknown,
   headers: Record<string, string> = {},
