@@ -21,11 +21,15 @@ const AWAY: Problem = {
 const ANSWER_WITHIN = 12_000
 
 /** One call of the API: JSON there and back, errors as ApiError. */
-export async function api<T>(path: string, body?: unknown): Promise<T> {
+export async function api<T>(
+  path: string,
+  body?: unknown,
+  method: 'GET' | 'POST' | 'PUT' = body === undefined ? 'GET' : 'POST',
+): Promise<T> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, {
-      method: body === undefined ? 'GET' : 'POST',
+      method,
       headers: body === undefined ? {} : { 'content-type': 'application/json' },
       body: body === undefined ? undefined : JSON.stringify(body),
       signal: AbortSignal.timeout(ANSWER_WITHIN),

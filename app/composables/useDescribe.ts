@@ -1,4 +1,6 @@
 import { complaintLabel, findingKind } from '~~/core/diagnosis'
+import { installationField } from '~~/core/installation'
+import type { Change } from '~~/core/whatif'
 import { readingKind, type Entry, type Payloads } from '~~/core/journal'
 
 const PHASE_WORDS = { asFound: '', working: ', while bleeding', after: ', after' } as const
@@ -33,10 +35,21 @@ export function describe(entry: Pick<Entry, 'kind' | 'payload'>): string {
       return (entry.payload as Payloads['note']).words
     case 'parameter': {
       const { field, value } = entry.payload as Payloads['parameter']
-      return `${field} measured: ${value}`
+      const known = installationField(field)
+      return `${known?.label ?? field} measured: ${withUnits(value, known?.unit ?? '')}`
     }
     case 'installation':
       return 'Installation set'
+    case 'route':
+      return `Line routed over ${(entry.payload as Payloads['route']).points.length} points`
+    case 'plan': {
+      const { changes } = entry.payload as Payloads['plan']
+      return changes.length === 0
+        ? 'Nothing planned'
+        : `Planned: ${changes.map(describeChange).join('; ')}`
+    }
+    case 'calibration':
+      return 'Pedal known good: readings kept for later'
     default:
       return 'Taken back'
   }
@@ -59,3 +72,19 @@ function describeCycle({ strokes, cameOut, colour, bottle }: Payloads['bleedCycl
 
 export const seconds = (s: number): string =>
   s % 3600 === 0 ? `${s / 3600} h` : s % 60 === 0 && s > 60 ? `${s / 60} min` : `${s} s`
+
+/** A change in thought, as one would say it. */
+export function describeChange(change: Change): string {
+  switch (change.change) {
+    case 'air':
+      return `air ${millilitres(change.value)}`
+    case 'wear':
+      return `facings worn ${millimetres(change.value)}`
+    case 'line':
+      return `line ${change.index + 1} ${change.line.kind}, ${millimetres(change.line.length)}`
+    case 'field': {
+      const known = installationField(change.field)
+      return `${(known?.label ?? change.field).toLowerCase()} ${withUnits(change.value, known?.unit ?? '')}`
+    }
+  }
+}

@@ -1,11 +1,7 @@
-import { shown } from '~~/core/quantity'
-
-/** Figures as they are read at the bench. Display units follow here once they can be chosen. */
-export const millimetres = (mm: number): string => `${shown(mm, Math.abs(mm) < 10 ? 1 : 0)} mm`
-export const millilitres = (mm3: number): string =>
-  `${shown(mm3 / 1000, Math.abs(mm3) < 9950 ? 2 : 0)} ml`
-export const newtons = (n: number): string => `${shown(n, 0)} N`
-export const bench = { length: millimetres, volume: millilitres }
+/** Figures as they are read at the bench, in the units of whoever reads. */
+export const millimetres = (mm: number): string => formatNow().length(mm)
+export const millilitres = (mm3: number): string => formatNow().volume(mm3)
+export const newtons = (n: number): string => formatNow().force(n)
 
 const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
 const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })

@@ -1,15 +1,7 @@
 import { useIntervalFn } from '@vueuse/core'
 import { computed, inject, provide, ref, type InjectionKey } from 'vue'
 import type { Job, Vehicle, WithEntries } from '~~/contract'
-import {
-  fold,
-  installationFrom,
-  phaseAt,
-  type Entry,
-  type Kind,
-  type Payloads,
-  type Stage,
-} from '~~/core/journal'
+import { fold, installationFrom, phaseAt, type Entry, type Stage } from '~~/core/journal'
 import { judge, openStops } from '~~/core/proof'
 
 /** Other tablets' entries are asked for this often, ms. */
@@ -23,19 +15,28 @@ function openJob(id: string) {
   const job = ref<Job | null>(null)
   const vehicle = ref<Vehicle | null>(null)
   const error = ref<string | null>(null)
-  const problem = ref('')
-  const lastFiled = ref<Entry | null>(null)
+  const filing = useFiling(subject)
+  const { entries } = filing
   const stage = ref<Stage>('find')
 
-  const entries = journal.entriesOf(subject)
   const vehicleEntries = computed(() =>
     vehicle.value ? journal.entriesOf({ type: 'vehicle', id: vehicle.value.id }).value : [],
   )
   const state = computed(() => fold(entries.value))
-  const installation = computed(() =>
-    installationFrom(entries.value, installationFrom(vehicleEntries.value)),
+  const ofVehicle = computed(() => installationFrom(vehicleEntries.value))
+  const kept = computed(() => installationFrom(entries.value, ofVehicle.value))
+  const routing = useRouting(kept, filing.file)
+  /** What is drawn: the routing under way, else what is kept. */
+  const installation = routing.shown
+  /** Moving a point leaves the figures alone unless it takes a union, and so lengths, along. */
+  const figured = computed(() =>
+    routing.draft.value && routing.draft.value.circuit !== kept.value?.circuit
+      ? routing.draft.value
+      : kept.value,
   )
-  const proof = computed(() => (installation.value ? judge(installation.value, state.value) : null))
+  const proof = computed(() =>
+    figured.value ? judge(figured.value, state.value, undefined, formatNow()) : null,
+  )
   const stops = computed(() => openStops(state.value))
   const phase = computed(() => phaseAt(stage.value))
 
@@ -64,38 +65,6 @@ function openJob(id: string) {
   }
   useIntervalFn(() => void lookAgain(), LOOK_AGAIN)
 
-  /** Files an entry of this job; what is wrong with it is said, and nothing is filed. */
-  async function file<K extends Kind>(
-    kind: K,
-    payload: Payloads[K],
-    acts: { corrects?: string; withdraws?: string } = {},
-  ): Promise<boolean> {
-    problem.value = ''
-    if (!person.current) {
-      problem.value = 'Pick your name at the bench first: each entry keeps who made it.'
-      return false
-    }
-    try {
-      lastFiled.value = await journal.file(subject, person.current.id, kind, payload, acts)
-      return true
-    } catch (failure) {
-      problem.value = failure instanceof Error ? failure.message : String(failure)
-      return false
-    }
-  }
-
-  /** Takes an entry back, or a withdrawal: then the entry stands again. */
-  const withdraw = (entryId: string) => file('withdrawal', {}, { withdraws: entryId })
-
-  /** Takes back the newest entry that stands and that this person made here. */
-  async function undo(): Promise<void> {
-    const { standing } = { standing: state.value.history }
-    const mine = standing.filter(({ holds }) => holds.by === person.id && holds.kind !== 'goal')
-    const last = mine.at(-1)
-    if (last) await withdraw(last.holds.id)
-    else problem.value = 'Nothing of yours is left to take back.'
-  }
-
   void load()
   return {
     id,
@@ -103,19 +72,18 @@ function openJob(id: string) {
     job,
     vehicle,
     error,
-    problem,
-    lastFiled,
     stage,
     phase,
-    entries,
+    vehicleEntries,
+    ofVehicle,
     state,
+    kept,
+    routing,
     installation,
     proof,
     stops,
     load,
-    file,
-    withdraw,
-    undo,
+    ...filing,
   }
 }
 

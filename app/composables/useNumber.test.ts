@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { shown } from '../../core/quantity'
-import { readNumber, readWithin } from './useNumber'
+import { numberIn, shown } from '../../core/quantity'
+import { readWithin } from './useNumber'
 
 describe('a typed number', () => {
   it.each([
@@ -15,14 +15,14 @@ describe('a typed number', () => {
     ['4 2', null],
     ['mm', null],
   ])('“%s” is %s', (text, value) => {
-    expect(readNumber(text)).toBe(value)
+    expect(numberIn(text)).toBe(value)
   })
 
   it('is read back as it is shown', () => {
     fc.assert(
       fc.property(fc.integer({ min: -100_000, max: 100_000 }), (hundredths) => {
         const value = hundredths / 100
-        expect(readNumber(shown(value, 2))).toBeCloseTo(value, 9)
+        expect(numberIn(shown(value, 2))).toBeCloseTo(value, 9)
       }),
     )
   })

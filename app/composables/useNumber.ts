@@ -1,11 +1,7 @@
-/** A typed number, with point or comma; null for what is none. */
-export function readNumber(text: string): number | null {
-  const plain = text.trim().replace('−', '-').replace(',', '.')
-  return /^-?\d+(\.\d+)?$/.test(plain) ? Number(plain) : null
-}
+import { numberIn } from '~~/core/quantity'
 
-/** A typed number within bounds, or null. */
+/** A typed number that has no unit to choose (seconds, counts), within bounds; null for anything else. */
 export function readWithin(text: string, { min, max }: { min: number; max: number }): number | null {
-  const value = readNumber(text)
+  const value = numberIn(text)
   return value === null || value < min || value > max ? null : value
 }

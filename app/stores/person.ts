@@ -2,21 +2,39 @@ import { useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import type { Person } from '~~/contract'
+import type { UnitSystem } from '~~/core/quantity'
 
 /** Who works here, and who is at this device. Picking a name is no sign-in. */
 export const usePersonStore = defineStore('person', () => {
   const people = ref<Person[]>([])
   const id = useStorage<string>('mellow-person', '')
+  /** What this device knows of the person's units, until the server has said. */
+  const known = useStorage<Record<string, UnitSystem>>('mellow-units', {})
   const current = computed(() => people.value.find((person) => person.id === id.value) ?? null)
   const names = computed(() => new Map(people.value.map((person) => [person.id, person.name])))
+  const units = computed<UnitSystem>(() => known.value[id.value] ?? current.value?.units ?? 'metric')
 
   async function load(): Promise<void> {
     people.value = await api<Person[]>('/people')
+    known.value = Object.fromEntries(people.value.map((person) => [person.id, person.units]))
   }
   async function add(name: string): Promise<void> {
     const person = await api<Person>('/people', { id: newId(), name })
     people.value = [...people.value, person].sort((a, b) => a.name.localeCompare(b.name))
     id.value = person.id
   }
-  return { people, id, current, names, load, add }
+  /** The person's units, at once on this device and then on all; back again where the server cannot be told. */
+  async function setUnits(system: UnitSystem): Promise<void> {
+    const before = units.value
+    if (!current.value || system === before) return
+    const whose = id.value
+    known.value = { ...known.value, [whose]: system }
+    try {
+      await api<Person>(`/people/${whose}`, { units: system }, 'PUT')
+    } catch (error) {
+      known.value = { ...known.value, [whose]: before }
+      throw error
+    }
+  }
+  return { people, id, current, names, units, load, add, setUnits }
 })

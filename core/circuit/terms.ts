@@ -1,3 +1,4 @@
+import type { CoreUnit } from '../quantity'
 import { lineSwell, masterArea, slaveArea, type Circuit } from './circuit'
 import { plant } from './plant'
 import type { CircuitSolution, TravelBudget } from './solve'
@@ -13,7 +14,7 @@ export interface Term {
 }
 
 /** A figure that goes into a term; `fields` are the circuit's own fields behind it, so that a guess can be told. */
-export type TermInput = [label: string, value: number, unit: string, fields: string[]]
+export type TermInput = [label: string, value: number, unit: CoreUnit, fields: string[]]
 
 const ratio = (c: Circuit): TermInput => ['pedal ratio', c.pedal.ratio, '', ['pedal.ratio']]
 const master = (c: Circuit): TermInput => ['master area', masterArea(c), 'mm²', ['master.bore']]
@@ -71,7 +72,7 @@ export const TERMS: readonly Term[] = [
     label: 'air',
     about: 'Trapped air is squeezed before it pushes.',
     formula: 'ratio ÷ master area × air × (1 − p0 ÷ (p0 + pressure))',
-    inputs: (c, s) => [ratio(c), master(c), ['air', c.air / 1000, 'ml', []], pressure(s)],
+    inputs: (c, s) => [ratio(c), master(c), ['air', c.air, 'mm³', []], pressure(s)],
   },
   {
     name: 'lineSwell',

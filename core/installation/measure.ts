@@ -33,10 +33,17 @@ export function withMeasured(installation: Installation, path: string, value: nu
     return { ...node, [name]: inner }
   }
   const next = set(top, 0)
-  const assumed = installation.assumed.filter((other) => other !== path)
+  const known = knownWith(installation, path)
+  const assumed = installation.assumed.filter((other) => !known.includes(other))
   if (top === installation) return { ...(next as Installation), assumed }
   const circuit = next as Installation['circuit']
   return { ...installation, circuit, route: routeAfter(installation, path, value), assumed }
+}
+
+/** What a measured field makes known: itself, and of the only hose's swell the factor on all hoses. */
+function knownWith({ circuit }: Installation, path: string): string[] {
+  const hoses = circuit.lines.filter((line) => line.kind !== 'steel').length
+  return /^lines\.\d+\.expansion$/.test(path) && hoses === 1 ? [path, 'expansion'] : [path]
 }
 
 /** A line's new length moves the route with it. */

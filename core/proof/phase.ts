@@ -13,6 +13,7 @@ import {
 } from '../circuit'
 import { spreadOf, uncertaintyOf, withMeasured, type Installation, type Spread } from '../installation'
 import type { Readings } from '../journal'
+import { applyChanges, type Change } from '../whatif'
 
 /** What the readings of one phase of a job mean on this very circuit. */
 export interface PhaseFigures {
@@ -57,6 +58,29 @@ export function phaseFigures(
     circuit: filled,
     solution: solveCircuit(filled),
     reserve: air === null || isImplausible(air) ? reserve : widenedByReading(reserve, filled, air),
+    allowed: airAllowed(circuit, wantedReserve),
+  }
+}
+
+/**
+ * Figures of a circuit as it is planned: what was found, with the changes done to it in thought.
+ * @throws InputError where a change leaves no circuit that can be.
+ */
+export function plannedFigures(
+  found: PhaseFigures,
+  changes: readonly Change[],
+  wantedReserve = WANTED_RESERVE,
+): PhaseFigures {
+  const installation = applyChanges({ ...found.installation, circuit: found.circuit }, changes)
+  const { circuit } = installation
+  const airSet = changes.some((one) => one.change === 'air')
+  return {
+    installation,
+    air: airSet ? null : found.air,
+    airFrom: airSet ? null : found.airFrom,
+    circuit,
+    solution: solveCircuit(circuit),
+    reserve: spreadOf(installation, (c) => solveCircuit(c).reserve)!,
     allowed: airAllowed(circuit, wantedReserve),
   }
 }

@@ -2,7 +2,6 @@
 import { strokeVolume } from '~~/core/circuit'
 import { CAME_OUT, METHODS, type CameOut } from '~~/core/journal'
 import { LIMITS, phaseFigures } from '~~/core/proof'
-import { shown } from '~~/core/quantity'
 
 /** Cycles with what came out, strokes since the last top-up, and how free travel goes. */
 const { id, state, installation, proof, file, withdraw } = useJob()
@@ -10,6 +9,10 @@ const setting = useBleedSetting(id, state)
 const bottle = ref('')
 const colour = ref<'dark' | 'fresh' | ''>('')
 const amount = ref('')
+useRetyping(bottle, () => 'mm³')
+useRetyping(amount, () => 'mm³')
+/** mm³; in one go. */
+const VOLUME = { min: 0, max: 2_000_000 }
 
 const bleed = computed(() => state.value.bleed)
 const figures = computed(() =>
@@ -35,31 +38,31 @@ const log = computed(() =>
   ].sort((a, b) => (a.held.id < b.held.id ? 1 : -1)),
 )
 const bottleProblem = computed(() =>
-  bottle.value.trim() && readWithin(bottle.value, { min: 0, max: 2000 }) === null
-    ? 'In the bottle: 0 to 2000 ml'
+  bottle.value.trim() && typedWithin(bottle.value, 'mm³', VOLUME) === null
+    ? `In the bottle: ${boundsIn(VOLUME, 'mm³')}`
     : '',
 )
 const amountProblem = computed(() =>
-  amount.value.trim() && readWithin(amount.value, { min: 0, max: 2000 }) === null
-    ? 'Topped up: 0 to 2000 ml'
+  amount.value.trim() && typedWithin(amount.value, 'mm³', VOLUME) === null
+    ? `Topped up: ${boundsIn(VOLUME, 'mm³')}`
     : '',
 )
 
 async function cycle(cameOut: CameOut) {
   if (bottleProblem.value) return
-  const ml = readNumber(bottle.value)
+  const volume = typedValue(bottle.value, 'mm³')
   const done = await file('bleedCycle', {
     ...setting.value,
     cameOut,
     ...(colour.value && { colour: colour.value }),
-    ...(ml !== null && { bottle: ml * 1000 }),
+    ...(volume !== null && { bottle: volume }),
   })
   if (done) bottle.value = ''
 }
 async function topUp() {
   if (amountProblem.value) return
-  const ml = readNumber(amount.value)
-  if (await file('topUp', ml === null ? {} : { volume: ml * 1000 })) amount.value = ''
+  const volume = typedValue(amount.value, 'mm³')
+  if (await file('topUp', volume === null ? {} : { volume })) amount.value = ''
 }
 const step = (by: number) => {
   setting.value = { ...setting.value, strokes: Math.min(200, Math.max(1, setting.value.strokes + by)) }
@@ -121,7 +124,8 @@ const step = (by: number) => {
       <div class="mt-3 flex flex-wrap items-center gap-3">
         <label class="flex items-center gap-2"
           >In the bottle
-          <input v-model="bottle" class="field w-20" inputmode="decimal" autocomplete="off" /> ml</label
+          <input v-model="bottle" class="field w-20" inputmode="decimal" autocomplete="off" />
+          {{ symbolOf('mm³') }}</label
         >
         <div role="radiogroup" aria-label="Colour" class="flex gap-2">
           <label
@@ -154,9 +158,9 @@ const step = (by: number) => {
               class="field w-20"
               inputmode="decimal"
               autocomplete="off"
-              aria-label="Topped up, ml"
+              :aria-label="`Topped up, ${symbolOf('mm³')}`"
             />
-            ml
+            {{ symbolOf('mm³') }}
           </label>
           <button type="button" class="act" @click="topUp">Topped up</button>
         </div>
@@ -186,9 +190,11 @@ const step = (by: number) => {
           <span class="place-name">Free travel</span>
           <template v-for="(held, i) in course" :key="held.id"
             ><span v-if="i" class="text-soft">→</span
-            ><strong>{{ shown(held.payload.value, 0) }}</strong></template
+            ><strong>{{
+              inUnits(held.payload.value, 'mm', unitsNow() === 'inch' ? 2 : 0)
+            }}</strong></template
           >
-          <span v-if="course.length" class="text-soft">mm</span>
+          <span v-if="course.length" class="text-soft">{{ symbolOf('mm') }}</span>
         </p>
         <ReadingField reading="freeTravel" phase="working" />
       </section>

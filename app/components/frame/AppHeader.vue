@@ -6,6 +6,16 @@ const { look, turn } = useLook()
 const journal = useJournalStore()
 const person = usePersonStore()
 
+const unitsProblem = ref('')
+async function changeUnits() {
+  unitsProblem.value = ''
+  try {
+    await person.setUnits(person.units === 'inch' ? 'metric' : 'inch')
+  } catch (error) {
+    unitsProblem.value = `Units are kept with the server: ${error instanceof Error ? error.message : error}`
+  }
+}
+
 const sent = computed(() => {
   const count = journal.waiting.length
   if (count === 0) return 'all sent'
@@ -42,7 +52,7 @@ const sent = computed(() => {
         class="px-2 text-[0.9rem]"
         :class="journal.away ? 'font-semibold text-rust' : 'text-soft'"
       >
-        {{ sent }}
+        {{ unitsProblem || sent }}
       </p>
       <NuxtLink
         v-if="person.current"
@@ -52,6 +62,15 @@ const sent = computed(() => {
       >
         {{ person.current.name }}
       </NuxtLink>
+      <button
+        v-if="person.current"
+        type="button"
+        class="tap"
+        :aria-label="`Units: ${person.units === 'inch' ? 'inch' : 'metric'}. Change`"
+        @click="changeUnits"
+      >
+        {{ person.units === 'inch' ? 'in' : 'mm' }}
+      </button>
       <button type="button" class="tap" @click="turn">
         <component :is="look === 'paper' ? Lamp : Sun" :size="20" aria-hidden="true" />
         {{ look === 'paper' ? 'Lamp' : 'Paper' }}

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { numberIn, type CoreUnit } from '~~/core/quantity'
+
 /** A number with its unit, read as 4.5 or 4,5; what is wrong is said below it and what was typed stays. */
 const text = defineModel<string>({ required: true })
 const props = defineProps<{
   label: string
-  unit: string
+  unit: CoreUnit
   min: number
   max: number
   how?: string
@@ -14,13 +16,13 @@ const props = defineProps<{
 }>()
 const left = ref(false)
 const id = useId()
-const read = computed(() => readNumber(text.value))
+useRetyping(text, () => props.unit)
 const problem = computed(() => {
   if (text.value.trim() === '') return props.optional ? '' : `Give ${props.label.toLowerCase()}`
-  if (read.value === null) return `“${text.value}” is no number`
-  if (read.value < props.min) return `At least ${props.min} ${props.unit}`
-  if (read.value > props.max) return `At most ${props.max} ${props.unit}`
-  return ''
+  if (numberIn(text.value) === null) return `“${text.value}” is no number`
+  return typedWithin(text.value, props.unit, props) === null
+    ? `It must be ${boundsIn(props, props.unit)}`
+    : ''
 })
 const said = computed(() => (left.value || props.strict ? problem.value : ''))
 </script>
@@ -40,7 +42,7 @@ const said = computed(() => (left.value || props.strict ? problem.value : ''))
         @blur="left = true"
       />
       <span class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-soft">{{
-        unit
+        symbolOf(unit)
       }}</span>
     </span>
     <span :id="`${id}-how`" class="block text-[0.9rem]">

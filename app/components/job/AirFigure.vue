@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { fieldAt, isImplausible } from '~~/core/circuit'
 import { meaning, type PhaseFigures } from '~~/core/proof'
-import { shown } from '~~/core/quantity'
 
 /** Trapped air with its interval beside what the circuit allows, and what it means in a sentence. */
 const props = defineProps<{ figures: PhaseFigures; heading: string }>()
@@ -9,10 +8,11 @@ const props = defineProps<{ figures: PhaseFigures; heading: string }>()
 const air = computed(() =>
   props.figures.air && !isImplausible(props.figures.air) ? props.figures.air : null,
 )
-const sentence = computed(() => meaning(props.figures, bench))
+const sentence = computed(() => meaning(props.figures, formatNow()))
 const most = computed(() => Math.max(500, (air.value?.high ?? 0) * 1.1, props.figures.allowed * 1.3))
 const percent = (mm3: number) => `${(100 * Math.min(Math.max(0, mm3), most.value)) / most.value}%`
-const ml = (mm3: number) => shown(Math.max(0, mm3) / 1000, 2)
+const ml = (mm3: number) => inUnits(Math.max(0, mm3), 'mm³')
+const unit = computed(() => symbolOf('mm³'))
 const widest = computed(() => air.value?.shares.slice(0, 3) ?? [])
 const shareName = (name: string) => SHARE_WORDS[name] ?? fieldAt(name)?.label.toLowerCase() ?? name
 const SHARE_WORDS: Record<string, string> = {
@@ -29,10 +29,10 @@ const SHARE_WORDS: Record<string, string> = {
       <h2 class="grow text-[1.1rem]">{{ heading }}</h2>
       <p v-if="air" class="text-[1.1rem]" data-figure="air">
         <template v-if="air.low <= 0"
-          >none seen, at most <strong>{{ ml(air.high) }}</strong> ml</template
+          >none seen, at most <strong>{{ ml(air.high) }}</strong> {{ unit }}</template
         >
         <template v-else
-          ><strong>{{ ml(air.air) }}</strong> ml
+          ><strong>{{ ml(air.air) }}</strong> {{ unit }}
           <span class="text-soft">{{ ml(air.low) }} to {{ ml(air.high) }}</span></template
         >
       </p>
@@ -49,13 +49,14 @@ const SHARE_WORDS: Record<string, string> = {
         class="absolute -bottom-3 text-[0.9rem] whitespace-nowrap text-patina"
         :style="{ left: `min(${percent(figures.allowed)}, 100% - 12rem)` }"
       >
-        {{ ml(figures.allowed) }} ml would do
+        {{ ml(figures.allowed) }} {{ unit }} would do
       </p>
     </div>
     <p class="mt-4 text-[1.05rem]" data-figure="meaning">{{ sentence }}</p>
     <p v-if="widest.length" class="mt-1 text-[0.95rem] text-soft">
       Widened most by
-      {{ widest.map((share) => `${shareName(share.name)} ±${ml(1.645 * share.sigma)}`).join(', ') }} ml.
+      {{ widest.map((share) => `${shareName(share.name)} ±${ml(1.645 * share.sigma)}`).join(', ') }}
+      {{ unit }}.
     </p>
   </section>
 </template>

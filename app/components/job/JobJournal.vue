@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { readingKind, type Entry } from '~~/core/journal'
-import { shown } from '~~/core/quantity'
 
 /** Everything that was filed, newest first: nothing is erased, each entry can be taken back or put right. */
 const open = defineModel<boolean>({ required: true })
@@ -28,15 +27,15 @@ function restore(id: string) {
 function edit(entry: Entry) {
   if (entry.kind !== 'measurement') return
   editing.value = entry.id
-  text.value = shown(entry.payload.value, 1)
+  text.value = asTyped(entry.payload.value, 'mm')
   wrong.value = ''
 }
 async function correct(entry: Entry) {
   if (entry.kind !== 'measurement') return
   const kind = readingKind(entry.payload.reading)
-  const value = readWithin(text.value, kind)
+  const value = typedWithin(text.value, 'mm', kind)
   if (value === null) {
-    wrong.value = `${kind.label}: ${kind.min} to ${kind.max} ${kind.unit}`
+    wrong.value = `${kind.label}: ${boundsIn(kind, 'mm')}`
     return
   }
   if (await file('measurement', { ...entry.payload, value }, { corrects: entry.id }))

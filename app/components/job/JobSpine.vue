@@ -3,7 +3,7 @@ import { STAGES, type Stage } from '~~/core/journal'
 import { LIMITS, readingsOwed } from '~~/core/proof'
 
 /** The road of the job: each stage with what is still owed there. Keys 1 to 6. */
-const props = defineProps<{ stage: Stage }>()
+const props = defineProps<{ stage: Stage | null }>()
 const { id, state, proof, stops } = useJob()
 
 const owed = computed((): Partial<Record<Stage, string>> => {

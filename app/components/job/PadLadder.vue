@@ -1,16 +1,10 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { TERMS, type TravelBudget } from '~~/core/circuit'
-import type { Readings } from '~~/core/journal'
-import type { PhaseFigures } from '~~/core/proof'
-import { shown } from '~~/core/quantity'
+import type { Stack } from '~/composables/useDesk'
+import { displayUnit, shown, type CoreUnit } from '~~/core/quantity'
 
-/** The pad's travel as an upright rule: what takes it up, what is left, and what was measured. */
-export interface Stack {
-  name: string
-  figures: PhaseFigures
-  readings: Readings
-}
+/** The pad's travel as an upright rule: what takes it up, what is left, and what was measured; up to three states. */
 const props = defineProps<{ stacks: Stack[] }>()
 
 const frame = useTemplateRef<HTMLElement>('frame')
@@ -29,7 +23,12 @@ const deepest = computed(() =>
 )
 const scale = computed(() => (Math.max(height.value, 300) - TOP - 46) / (deepest.value * 1.01))
 const y = (mm: number) => TOP + mm * scale.value
-const column = computed(() => (props.stacks.length > 1 ? 26 : 34))
+const column = computed(() => [34, 26, 19][props.stacks.length - 1] ?? 19)
+const gap = computed(() => (props.stacks.length > 2 ? 5 : 8))
+const unit = computed(() => displayUnit('mm', unitsNow()))
+/** Figures on the ladder: tenths of a millimetre, hundredths of an inch. */
+const mm = (value: number, coarse = false) =>
+  shown(value / unit.value.size, unit.value.size === 1 ? (coarse ? 0 : 1) : 2)
 const left = computed(() => 74)
 
 /** One stack cut into its terms, from the top. */
@@ -45,7 +44,7 @@ function pieces({ figures }: Stack) {
 const drawn = computed(() =>
   props.stacks.map((stack, i) => ({
     ...stack,
-    x: left.value + i * (column.value + 8),
+    x: left.value + i * (column.value + gap.value),
     pieces: pieces(stack),
     needed: stack.figures.solution.pedalTravelAtRelease,
     reserve: stack.figures.reserve,
@@ -75,19 +74,24 @@ const marks = computed(() =>
       list.push({
         key: `free${i}`,
         at: freeTravel.payload.value,
-        words: `felt ${shown(freeTravel.payload.value, 0)}`,
+        words: `felt ${mm(freeTravel.payload.value, true)}`,
         current,
       })
     if (takeUpHeight && takeUpHeight.payload.value > 0) {
       const at = stack.figures.circuit.pedal.travel - takeUpHeight.payload.value
-      list.push({ key: `up${i}`, at, words: `bites ${shown(at, 0)}`, current })
+      list.push({ key: `up${i}`, at, words: `bites ${mm(at, true)}`, current })
     }
     return list
   }),
 )
+/** Each tick, mm, and what is written at every fifth or fourth. */
 const ticks = computed(() => {
-  const list: number[] = []
-  for (let mm = 0; mm <= deepest.value; mm += 10) list.push(mm)
+  const inch = unit.value.size !== 1
+  const step = inch ? 12.7 : 10
+  const named = inch ? 4 : 5
+  const list: { mm: number; words: string }[] = []
+  for (let i = 0; i * step <= deepest.value; i++)
+    list.push({ mm: i * step, words: i % named ? '' : String(inch ? i / 2 : i * 10) })
   return list
 })
 /** A tick's figure gives way to a measured mark that would stand on it. */
@@ -97,20 +101,24 @@ const verdict = computed(() => {
   const { solution } = last.value.figures
   const { reserve } = solution
   const { low, high } = last.value.figures.reserve
-  const half = shown((high - low) / 2, 0)
+  const half = mm((high - low) / 2, true)
   return reserve >= 0
-    ? { words: `${shown(reserve, 0)} left`, half, short: !solution.releases }
-    : { words: `${shown(-reserve, 0)} short`, half, short: true }
+    ? { words: `${mm(reserve, true)} left`, half, short: !solution.releases }
+    : { words: `${mm(-reserve, true)} short`, half, short: true }
 })
 const isAssumed = (fields: string[]) =>
   fields.some((field) => last.value.figures.installation.assumed.includes(field))
-const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.abs(value) < 100 ? 2 : 0)
+/** Decimals by size: three figures or so. */
+const digits = (value: number, of: CoreUnit) => {
+  const size = Math.abs(value / displayUnit(of, unitsNow()).size)
+  return size < 1 ? 3 : size < 100 ? 2 : 0
+}
 </script>
 
 <template>
   <aside class="relative flex h-full flex-col" aria-label="Pad travel">
     <h2 class="px-3 pt-2 text-[0.95rem] font-normal text-soft">
-      Pad travel, mm
+      Pad travel, {{ unit.symbol }}
       <span v-if="stacks.length > 1" class="block">{{
         stacks.map((stack) => stack.name).join(' | ')
       }}</span>
@@ -138,16 +146,16 @@ const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.ab
             <path d="M0 0V7" class="hatch" />
           </pattern>
         </defs>
-        <g v-for="mm in ticks" :key="mm">
-          <path :d="`M${left - 8} ${y(mm)}h${mm % 50 === 0 ? -14 : -7}`" class="tick" />
+        <g v-for="tick in ticks" :key="tick.mm">
+          <path :d="`M${left - 8} ${y(tick.mm)}h${tick.words ? -14 : -7}`" class="tick" />
           <text
-            v-if="mm % 50 === 0 && clearOfMarks(mm)"
+            v-if="tick.words && clearOfMarks(tick.mm)"
             :x="left - 26"
-            :y="y(mm) + 5"
+            :y="y(tick.mm) + 5"
             text-anchor="end"
             class="soft"
           >
-            {{ mm }}
+            {{ tick.words }}
           </text>
         </g>
         <g v-for="stack in drawn" :key="stack.name">
@@ -210,10 +218,10 @@ const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.ab
             height: `${2 * label.half}px`,
           }"
           :aria-expanded="opened === label.name"
-          :aria-label="`${label.label}, ${shown(label.size, 1)} mm of pad. Open formula`"
+          :aria-label="`${label.label}, ${mm(label.size)} ${unit.symbol} of pad. Open formula`"
           @click="opened = opened === label.name ? null : label.name"
         >
-          <span>{{ label.label }}</span><span>{{ shown(label.size, 1) }}</span>
+          <span>{{ label.label }}</span><span>{{ mm(label.size) }}</span>
         </button>
       </template>
     </div>
@@ -225,13 +233,13 @@ const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.ab
       @keydown.esc="opened = null"
     >
       <h3 class="text-lg">
-        {{ term.label }}, {{ shown(last.figures.solution.budget[term.name], 1) }} mm
+        {{ term.label }}, {{ mm(last.figures.solution.budget[term.name]) }} {{ unit.symbol }}
       </h3>
       <p class="mt-1">{{ term.about }}</p>
       <p class="mt-2 font-mono text-[0.9rem]">{{ term.formula }}</p>
       <dl class="mt-2">
         <div
-          v-for="[label, value, unit, fields] in term.inputs(
+          v-for="[label, value, inputUnit, fields] in term.inputs(
             last.figures.circuit,
             last.figures.solution,
           )"
@@ -239,14 +247,18 @@ const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.ab
           class="flex justify-between"
         >
           <dt class="text-soft">{{ label }}<template v-if="isAssumed(fields)">, assumed</template></dt>
-          <dd>{{ digits(value) }} {{ unit }}</dd>
+          <dd>{{ withUnits(value, inputUnit, digits(value, inputUnit)) }}</dd>
         </div>
       </dl>
       <button type="button" class="quiet mt-3" @click="opened = null">Close</button>
     </div>
     <table class="sr-only">
       <caption>
-        Travel budget, mm of pad
+        Travel budget,
+        {{
+          unit.symbol
+        }}
+        of pad
       </caption>
       <thead>
         <tr>
@@ -258,13 +270,13 @@ const digits = (value: number) => shown(value, Math.abs(value) < 1 ? 3 : Math.ab
         <tr v-for="one in TERMS" :key="one.name">
           <th scope="row">{{ one.label }}</th>
           <td v-for="stack in stacks" :key="stack.name" :data-term="one.name">
-            {{ shown(stack.figures.solution.budget[one.name], 1) }}
+            {{ mm(stack.figures.solution.budget[one.name]) }}
           </td>
         </tr>
         <tr>
           <th scope="row">reserve</th>
           <td v-for="stack in stacks" :key="stack.name" data-term="reserve">
-            {{ shown(stack.figures.solution.reserve, 1) }}
+            {{ mm(stack.figures.solution.reserve) }}
           </td>
         </tr>
       </tbody>

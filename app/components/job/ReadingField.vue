@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
 import { readingKind, type Phase, type ReadingName } from '~~/core/journal'
-import { shown } from '~~/core/quantity'
+import { numberIn } from '~~/core/quantity'
 
 /** One reading: its last value, and a field that files a new one. What is typed stays until it is filed. */
 const props = defineProps<{ reading: ReadingName; phase: Phase; before?: number | null }>()
@@ -9,6 +9,9 @@ const { id: job, state, file } = useJob()
 const id = useId()
 const kind = readingKind(props.reading)
 const text = useSessionStorage(`mellow-read-${job}-${props.phase}-${props.reading}`, '')
+useRetyping(text, () => kind.unit)
+/** No more digits than a tape shows. */
+const short = (mm: number) => inUnits(mm, kind.unit, unitsNow() === 'inch' ? 2 : mm % 1 ? 1 : 0)
 const time = ref(String(kind.over ?? ''))
 const tried = ref(false)
 const opened = ref(false)
@@ -16,9 +19,8 @@ const opened = ref(false)
 const held = computed(() => state.value.readings[props.phase][props.reading])
 const problem = computed(() => {
   if (text.value.trim() === '') return ''
-  const value = readNumber(text.value)
-  if (value === null) return `“${text.value}” is no number`
-  if (value < kind.min || value > kind.max) return `${kind.min} to ${kind.max} ${kind.unit}`
+  if (numberIn(text.value) === null) return `“${text.value}” is no number`
+  if (typedWithin(text.value, kind.unit, kind) === null) return boundsIn(kind, kind.unit)
   if (kind.over && readWithin(time.value, { min: 1, max: 604_800 }) === null)
     return 'Seconds: 1 to 604 800'
   return ''
@@ -26,9 +28,9 @@ const problem = computed(() => {
 
 async function submit() {
   tried.value = true
-  const value = readNumber(text.value)
+  const value = typedWithin(text.value, kind.unit, kind)
   if (value === null || problem.value) return
-  const duration = kind.over ? readNumber(time.value)! : undefined
+  const duration = kind.over ? numberIn(time.value)! : undefined
   const payload = { reading: props.reading, value, phase: props.phase, ...(duration && { duration }) }
   if (await file('measurement', payload)) {
     text.value = ''
@@ -49,10 +51,10 @@ async function submit() {
         {{ kind.label }}
       </button>
       <span v-if="before !== undefined && before !== null" class="text-soft"
-        ><span class="sr-only">before:</span> {{ shown(before, before % 1 ? 1 : 0) }} →</span
+        ><span class="sr-only">before:</span> {{ short(before) }} →</span
       >
       <output v-if="held" class="font-semibold" :for="id" :data-reading="reading">
-        {{ shown(held.payload.value, held.payload.value % 1 ? 1 : 0) }} {{ kind.unit
+        {{ short(held.payload.value) }} {{ symbolOf(kind.unit)
         }}<template v-if="held.payload.duration"> in {{ seconds(held.payload.duration) }}</template>
         <span v-if="!held.sent" class="font-normal text-soft">, waiting</span>
       </output>
@@ -63,9 +65,9 @@ async function submit() {
           class="field w-20"
           inputmode="decimal"
           autocomplete="off"
-          :aria-label="`${kind.label}, ${kind.unit}`"
+          :aria-label="`${kind.label}, ${symbolOf(kind.unit)}`"
           :aria-invalid="problem !== '' && tried"
-          :placeholder="held ? '' : kind.unit"
+          :placeholder="held ? '' : symbolOf(kind.unit)"
           @blur="tried = true"
         />
         <template v-if="kind.over">

@@ -3,16 +3,15 @@ import { useEventListener, useSessionStorage } from '@vueuse/core'
 import { sink } from '~~/core/circuit'
 import { completions, understand, type Said } from '~~/core/journal'
 import { phaseFigures } from '~~/core/proof'
-import { shown } from '~~/core/quantity'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
-const { id, phase, state, installation, file, undo, lastFiled, problem } = useJob()
+const { id, phase, state, installation, file, undo, redo, lastFiled, problem } = useJob()
 const text = useSessionStorage(`mellow-say-${id}`, '')
 const input = useTemplateRef<HTMLInputElement>('input')
 const refused = ref('')
 const cycle = useBleedSetting(id, state)
 
-const context = computed(() => ({ phase: phase.value, lengths: 'mm' as const, cycle: cycle.value }))
+const context = computed(() => ({ phase: phase.value, units: unitsNow(), cycle: cycle.value }))
 const understood = computed(() => (text.value.trim() ? understand(text.value, context.value) : null))
 const offers = computed(() => completions(text.value, 5))
 const preview = computed(() => {
@@ -28,7 +27,7 @@ function consequence(said: Said): string {
   const { reading, value, duration } = said.payload
   if (reading === 'sink' && duration) {
     const { flow } = sink(installation.value.circuit, value / duration)
-    return `${shown(flow, 1)} mm³/s past the cup or out`
+    return `${formatNow().flow(flow)} past the cup or out`
   }
   if (reading === 'freeTravel') {
     const held = { payload: said.payload, id: '', at: '', by: '', sent: false, corrections: [] }
@@ -71,7 +70,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     input.value?.focus()
   } else if (event.key.toLowerCase() === 'z' && (event.ctrlKey || event.metaKey)) {
     event.preventDefault()
-    void undo()
+    void (event.shiftKey ? redo() : undo())
   }
 })
 </script>

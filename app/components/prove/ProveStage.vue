@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { READINGS, type Outcome } from '~~/core/journal'
-import { proofChecks } from '~~/core/proof'
+import { proofChecks, sameVerdict } from '~~/core/proof'
 
 /** The same measurements again, the checks, and the verdict with its reasons and figures. */
 const { state, proof, installation, file } = useJob()
@@ -21,7 +21,7 @@ const LOOK: Record<Outcome, string> = { pass: 'text-patina', notYet: 'text-ink',
 const MARK: Record<Outcome, string> = { pass: '✓', notYet: '·', stop: '■' }
 const filed = computed(() => state.value.verdict)
 const changedSince = computed(
-  () => filed.value !== null && JSON.stringify(filed.value.payload) !== JSON.stringify(verdict.value),
+  () => filed.value !== null && !sameVerdict(filed.value.payload, verdict.value!),
 )
 </script>
 

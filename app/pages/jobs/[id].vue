@@ -3,7 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { isImplausible } from '~~/core/circuit'
 import { STAGES, type Stage } from '~~/core/journal'
 import { phaseFigures } from '~~/core/proof'
-import type { Stack } from '~/components/job/PadLadder.vue'
+import type { Stack } from '~/composables/useDesk'
 
 const route = useRoute()
 const id = String(route.params.id)
@@ -11,9 +11,13 @@ const open = provideJob(id)
 const { job, vehicle, error, stage, state, installation, proof, stops, load } = open
 const journalOpen = ref(false)
 
+/** A sheet of the circuit is open instead of a stage. */
+const onSheet = computed(() => route.path.startsWith(`/jobs/${id}/circuit`))
 watch(
   () => route.params.stage,
   (given) => {
+    // A sheet of the circuit belongs to the stage from which it was opened.
+    if (given === undefined) return
     stage.value = STAGES.find((known) => known === given) ?? 'find'
     localStorage.setItem(`mellow-stage-${id}`, stage.value)
   },
@@ -21,27 +25,50 @@ watch(
 )
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
+  if (event.key === 'c') void navigateTo(`/jobs/${id}/circuit/parts`)
   const to: Stage | undefined = STAGES[Number(event.key) - 1]
   if (to) void navigateTo(`/jobs/${id}/${to}`)
 })
 
-/** As found alone in Find; beside it what is now, while bleeding and after. */
-const stacks = computed((): Stack[] => {
+/** As found; beside it what is now, while bleeding and after. */
+const measured = computed((): Stack[] => {
   if (!proof.value || !installation.value) return []
   const { readings } = state.value
   const found: Stack = { name: 'as found', figures: proof.value.before, readings: readings.asFound }
-  const later =
-    stage.value === 'prove' || stage.value === 'record'
-      ? readings.after
-      : stage.value === 'bleed'
-        ? readings.working
+  const proving = stage.value === 'prove' || stage.value === 'record'
+  const later = proving
+    ? readings.after
+    : stage.value === 'bleed'
+      ? readings.working
+      : onSheet.value && Object.keys(readings.after).length > 0
+        ? readings.after
         : null
   if (!later || Object.keys(later).length === 0) return [found]
-  const name = stage.value === 'bleed' ? 'now' : 'after'
+  const name = stage.value === 'bleed' && !onSheet.value ? 'now' : 'after'
   return [found, { name, figures: phaseFigures(installation.value, later), readings: later }]
 })
+const desk = provideDesk({
+  subject: open.subject,
+  path: `/jobs/${id}/circuit`,
+  name: computed(() => vehicle.value?.name ?? 'Job'),
+  vehicleId: computed(() => vehicle.value?.id ?? ''),
+  kept: open.kept,
+  routing: open.routing,
+  filing: open,
+  measured,
+  plan: computed(() => state.value.plan?.payload.changes ?? null),
+  readings: computed(() => pedalReadings(state.value.readings.asFound)),
+  vehicleEntries: open.vehicleEntries,
+})
+/** On the stages the plan stands beside what was measured only once it is filed. */
+const stacks = computed(() => {
+  const list = desk.stacks.value
+  return onSheet.value || state.value.plan?.payload.changes.length
+    ? list
+    : list.filter(({ name }) => name !== 'planned')
+})
 const air = computed(() => {
-  const found = stacks.value.at(-1)?.figures.air
+  const found = measured.value.at(-1)?.figures.air
   return !found || isImplausible(found) || found.low <= 0 ? null : found.air
 })
 const seen = computed(() => {
@@ -55,6 +82,14 @@ const seen = computed(() => {
     <AppHeader :title="vehicle?.name ?? 'Job'" :sub="job?.title">
       <template #nav>
         <button v-if="job" type="button" class="tap" @click="journalOpen = true">Journal</button>
+        <NuxtLink
+          v-if="job"
+          :to="`/jobs/${id}/circuit/parts`"
+          class="tap"
+          :class="{ 'font-semibold underline underline-offset-4': onSheet }"
+          :aria-current="onSheet ? 'page' : undefined"
+          >Circuit</NuxtLink
+        >
         <NuxtLink v-if="vehicle" :to="`/vehicles/${vehicle.id}`" class="tap">Vehicle</NuxtLink>
       </template>
     </AppHeader>
@@ -64,11 +99,15 @@ const seen = computed(() => {
       v-if="job && installation && stacks.length"
       class="grid min-h-0 grow grid-cols-1 lg:grid-cols-[4.75rem_minmax(0,1fr)_14rem]"
     >
-      <JobSpine :stage="stage" />
+      <JobSpine :stage="onSheet ? null : stage" />
       <div class="flex min-h-0 min-w-0 flex-col">
-        <div class="h-52 shrink-0 border-b border-hairline lg:h-[13.2rem]">
-          <ReleaseLine :installation="installation" :found="seen" :air="air" />
-        </div>
+        <CircuitLine
+          class="shrink-0 border-b border-hairline"
+          :class="onSheet ? 'h-80' : 'h-56 lg:h-[14.2rem]'"
+          :found="seen"
+          :air="air"
+          :sheet="onSheet"
+        />
         <div v-if="stops.length" role="alert" class="border-b-2 border-rust px-6 py-2 text-rust">
           <p v-for="stop in stops" :key="stop.finding"><strong>Stop.</strong> {{ stop.words }}</p>
         </div>

@@ -37,8 +37,8 @@ const external = computed(
     'concentric',
 )
 const ratio = computed(() => {
-  const pad = readWithin(draft.value.padArm, ARM)
-  const rod = readWithin(draft.value.rodArm, ARM)
+  const pad = typedWithin(draft.value.padArm, 'mm', ARM)
+  const rod = typedWithin(draft.value.rodArm, 'mm', ARM)
   return pad === null || rod === null ? null : pad / rod
 })
 const ratioProblem = computed(() => {
@@ -58,7 +58,7 @@ const readings = computed((): Map<string, number> | null => {
   ]
   for (const [path, text] of typed) {
     if (text.trim() === '') continue
-    const value = readWithin(text, bounds(path))
+    const value = typedWithin(text, 'mm', bounds(path))
     if (value === null) return null
     taken.set(path, value)
   }

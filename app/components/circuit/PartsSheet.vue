@@ -1,0 +1,180 @@
+<script setup lang="ts">
+import { LINE_KINDS, lineOfKind } from '~~/core/circuit'
+import { installationField, withLines, type Installation } from '~~/core/installation'
+import type { PartId } from '../line/part-words'
+import { partWords } from '../line/part-words'
+import { fieldsOf } from './part-fields'
+
+/** The parts of the circuit: choose one, here or in the drawing, and say what it is. */
+const { subject, kept, part, filing } = useDesk()
+const chosen = computed<PartId>({ get: () => part.value ?? 'master', set: (id) => (part.value = id) })
+const parts = computed(() => (kept.value ? partWords(kept.value, formatNow()) : []))
+const fields = computed(() =>
+  kept.value ? fieldsOf(kept.value, chosen.value).filter((path) => installationField(path)) : [],
+)
+const lineIndex = computed(() =>
+  chosen.value.startsWith('line') && chosen.value !== 'linkage' ? Number(chosen.value.slice(4)) : null,
+)
+const line = computed(() =>
+  lineIndex.value === null ? undefined : kept.value?.circuit.lines[lineIndex.value],
+)
+const kindId = computed(
+  () =>
+    LINE_KINDS.find(
+      (row) =>
+        row.kind === line.value?.kind && Math.abs(row.innerDiameter - line.value.innerDiameter) < 0.3,
+    )?.id ?? '',
+)
+const source = computed(() => LINE_KINDS.find(({ id }) => id === kindId.value))
+const swell = computed(() => {
+  const one = source.value
+  return one?.expansion === undefined ? '' : ` ${withUnits(one.expansion, 'mm³/MPa/m')}.`
+})
+
+const set = (next: Installation) => filing.file('installation', next)
+function changeKind(id: string) {
+  const now = kept.value
+  const index = lineIndex.value
+  if (!now || index === null || !line.value) return
+  const next = lineOfKind(id, line.value.length)
+  void set(withLines(now, { act: 'replace', index, line: next }))
+}
+/** A new line of the same kind as long as a hand is wide, to be measured at once. */
+async function insertLine() {
+  if (!kept.value || lineIndex.value === null) return
+  const index = lineIndex.value + 1
+  const next = withLines(kept.value, {
+    act: 'insert',
+    index,
+    line: lineOfKind('rubber-3-regular', 100),
+  })
+  if (await set(next)) chosen.value = `line${index}`
+}
+async function removeLine() {
+  if (!kept.value || lineIndex.value === null) return
+  const index = lineIndex.value
+  if (await set(withLines(kept.value, { act: 'remove', index })))
+    chosen.value = `line${Math.max(0, index - 1)}`
+}
+function setBleeder(yes: boolean) {
+  const now = kept.value
+  if (!now) return
+  const bleeder = yes ? ({ kind: 'screw', angle: 0 } as const) : ({ kind: 'none' } as const)
+  void set({ ...now, slave: { ...now.slave, bleeder } })
+}
+function setShared(yes: boolean) {
+  const now = kept.value
+  if (now) void set({ ...now, reservoir: { ...now.reservoir, sharedWithBrakes: yes } })
+}
+/** Areas alike, so that the change of kind alone does not move the pedal. */
+function setConcentric(yes: boolean) {
+  const now = kept.value
+  if (!now || (now.circuit.slave.type === 'concentric') === yes) return
+  const { stroke, springPreload, sealFriction } = now.circuit.slave
+  const common = { stroke, springPreload, sealFriction }
+  const slave = yes
+    ? { type: 'concentric' as const, outer: 50, inner: 40, ...common }
+    : { type: 'external' as const, bore: 20.64, ...common }
+  const assumed = now.assumed.filter((path) => !/^slave\.(bore|outer|inner|room)$/.test(path))
+  void set({
+    ...now,
+    circuit: { ...now.circuit, slave },
+    assumed: [...assumed, ...(yes ? ['slave.outer', 'slave.inner'] : ['slave.bore'])],
+  })
+}
+</script>
+
+<template>
+  <div v-if="kept" class="grid gap-x-8 px-6 py-4 lg:grid-cols-[15rem_minmax(0,1fr)]">
+    <nav aria-label="Parts" class="flex flex-wrap gap-1 lg:block">
+      <button
+        v-for="one in parts"
+        :key="one.id"
+        type="button"
+        class="block min-h-11 rounded-sm px-3 text-left lg:w-full"
+        :class="one.id === chosen ? 'bg-ink text-ground' : 'hover:bg-raised'"
+        :aria-pressed="one.id === chosen"
+        @click="chosen = one.id"
+      >
+        {{ one.name }}
+      </button>
+    </nav>
+    <section :aria-label="parts.find((one) => one.id === chosen)?.name">
+      <h2 class="text-xl">{{ parts.find((one) => one.id === chosen)?.name }}</h2>
+      <div v-if="line" class="flex flex-wrap items-center gap-3 border-b border-hairline py-2">
+        <label class="flex items-center gap-2"
+          >Kind
+          <select
+            class="field w-auto"
+            :value="kindId"
+            @change="changeKind(($event.target as HTMLSelectElement).value)"
+          >
+            <option v-if="!kindId" value="">as measured</option>
+            <option v-for="row in LINE_KINDS" :key="row.id" :value="row.id">{{ row.label }}</option>
+          </select></label
+        >
+        <button type="button" class="quiet" @click="insertLine">Another line after it</button>
+        <button
+          type="button"
+          class="quiet"
+          :disabled="kept.circuit.lines.length === 1"
+          @click="removeLine"
+        >
+          Take it out
+        </button>
+        <p v-if="source" class="w-full text-[0.95rem] text-soft">
+          {{ source.source }}.{{ swell }} {{ source.reason }}
+        </p>
+      </div>
+      <div v-if="chosen === 'slave'" class="flex flex-wrap gap-2 border-b border-hairline py-2">
+        <button
+          v-for="yes in [false, true]"
+          :key="`${yes}`"
+          type="button"
+          class="quiet"
+          :aria-pressed="(kept.circuit.slave.type === 'concentric') === yes"
+          :class="{ 'bg-ink text-ground': (kept.circuit.slave.type === 'concentric') === yes }"
+          @click="setConcentric(yes)"
+        >
+          {{ yes ? 'Round the shaft' : 'Outside, on a fork' }}
+        </button>
+        <button
+          v-for="yes in [true, false]"
+          :key="`bleeder${yes}`"
+          type="button"
+          class="quiet"
+          :aria-pressed="(kept.slave.bleeder.kind === 'screw') === yes"
+          :class="{ 'bg-ink text-ground': (kept.slave.bleeder.kind === 'screw') === yes }"
+          @click="setBleeder(yes)"
+        >
+          {{ yes ? 'Has a bleed screw' : 'No bleed screw' }}
+        </button>
+      </div>
+      <div v-if="chosen === 'reservoir'" class="flex flex-wrap gap-2 border-b border-hairline py-2">
+        <button
+          v-for="yes in [false, true]"
+          :key="`${yes}`"
+          type="button"
+          class="quiet"
+          :aria-pressed="kept.reservoir.sharedWithBrakes === yes"
+          :class="{ 'bg-ink text-ground': kept.reservoir.sharedWithBrakes === yes }"
+          @click="setShared(yes)"
+        >
+          {{ yes ? 'Shared with the brakes' : 'Clutch alone' }}
+        </button>
+        <p
+          v-if="kept.reservoir.sharedWithBrakes"
+          class="w-full border-l-4 border-amber pl-3 text-[0.95rem]"
+        >
+          Never below the brakes’ minimum. A shared reservoir makes it a brake job too: the brake pedal
+          is proved before the vehicle moves, by the maker’s data.
+        </p>
+      </div>
+      <ParameterField v-for="path in fields" :key="`${subject.id}${path}`" :path="path" />
+      <LoadCurveTable v-if="chosen === 'cover'" />
+      <p v-if="filing.problem.value" role="alert" class="mt-2 font-semibold text-rust">
+        {{ filing.problem.value }}
+      </p>
+    </section>
+  </div>
+</template>

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import type { PhaseFigures } from '~~/core/proof'
+import { HOURLY_RATE, sensitivity, type Bought, type Change } from '~~/core/whatif'
+
+/** Which change buys most millimetres of reserve for what it costs; each can be tried. */
+const props = defineProps<{ figures: PhaseFigures }>()
+defineEmits<{ try: [changes: Change[]] }>()
+const rate = useLocalStorage('mellow-hourly-rate', String(HOURLY_RATE))
+const by = ref<'worth' | 'gain' | 'time' | 'money'>('worth')
+const hourly = computed(() => readWithin(rate.value, { min: 1, max: 10_000 }))
+const ORDERS = {
+  worth: 'for its cost',
+  gain: 'in all',
+  time: 'for its time',
+  money: 'for its parts',
+} as const
+
+const list = computed(() => {
+  const { installation, circuit } = props.figures
+  const { remedies } = sensitivity({ ...installation, circuit }, hourly.value ?? HOURLY_RATE)
+  const key: Record<typeof by.value, (one: Bought) => number> = {
+    worth: (one) => one.perCost,
+    gain: (one) => one.gain,
+    time: (one) => one.gain / one.minutes,
+    // What needs no parts is worth more than anything that does.
+    money: (one) => one.gain / (one.money + 0.01),
+  }
+  return [...remedies].sort((a, b) => key[by.value](b) - key[by.value](a))
+})
+const signed = (mm: number) => `${mm >= 0 ? '+' : '−'}${inUnits(Math.abs(mm), 'mm')}`
+</script>
+
+<template>
+  <section aria-labelledby="buys">
+    <h2 id="buys" class="text-[1.1rem]">What buys most reserve</h2>
+    <div class="mt-1 flex flex-wrap gap-1" role="group" aria-label="Order">
+      <button
+        v-for="(words, id) in ORDERS"
+        :key="id"
+        type="button"
+        class="quiet"
+        :aria-pressed="by === id"
+        :class="{ 'bg-ink text-ground': by === id }"
+        @click="by = id"
+      >
+        {{ words }}
+      </button>
+      <label class="ml-auto flex items-center gap-2 text-[0.95rem]"
+        >An hour costs
+        <input v-model="rate" class="field w-20" inputmode="decimal" :aria-invalid="hourly === null" />
+      </label>
+    </div>
+    <p v-if="hourly === null" role="alert" class="font-semibold text-rust">
+      An hour costs 1 to 10 000.
+    </p>
+    <ul class="mt-2 border-t border-hairline">
+      <li
+        v-for="one in list"
+        :key="one.id"
+        class="flex items-center gap-3 border-b border-hairline py-1"
+        :data-remedy="one.id"
+      >
+        <span class="grow leading-tight">
+          {{ one.label }}
+          <span class="block text-[0.9rem] text-soft"
+            >{{ one.minutes }} min, parts {{ one.money }}, pad {{ one.forceChange >= 0 ? '+' : '−'
+            }}{{ withUnits(Math.abs(one.forceChange), 'N') }}. {{ one.reason }}</span
+          >
+        </span>
+        <strong class="whitespace-nowrap">{{ signed(one.gain) }}</strong>
+        <button
+          type="button"
+          class="quiet"
+          :aria-label="`Try: ${one.label}`"
+          @click="$emit('try', one.changes)"
+        >
+          Try
+        </button>
+      </li>
+    </ul>
+    <p class="mt-1 text-[0.9rem] text-soft">
+      Minutes and prices are judgement, in the shop’s own money; the hour’s price is yours.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import type { BenchJob } from '~~/contract'
+
+/** The jobs of this vehicle, and a way to open one. */
+const { vehicleId } = useDesk()
+const {
+  value: jobs,
+  loading,
+  error,
+  load,
+} = useLoaded(() => api<BenchJob[]>(`/jobs?vehicle=${vehicleId.value}`))
+</script>
+
+<template>
+  <section class="max-w-3xl px-6 py-4" aria-labelledby="jobs">
+    <div class="flex items-center gap-3">
+      <h2 id="jobs" class="grow text-xl">Jobs</h2>
+      <NuxtLink :to="`/jobs/new?vehicle=${vehicleId}`" class="act">New job</NuxtLink>
+    </div>
+    <LoadState :loading="loading" :error="error" @again="load" />
+    <p v-if="jobs?.length === 0" class="mt-2 text-soft">None yet.</p>
+    <ul class="mt-2 border-t border-hairline">
+      <li v-for="job in jobs" :key="job.id" class="border-b border-hairline">
+        <NuxtLink :to="`/jobs/${job.id}/find`" class="block py-3 hover:bg-raised">
+          <span class="block font-semibold">{{ job.title }}</span>
+          <span class="text-soft">{{ JOB_KIND_WORDS[job.kind] }}, {{ when(job.lastAt) }}</span>
+        </NuxtLink>
+      </li>
+    </ul>
+  </section>
+</template>

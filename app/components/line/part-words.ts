@@ -1,0 +1,84 @@
+import { lineSwell, strokeVolume, type Line } from '~~/core/circuit'
+import { crestsOf, lengthOfLines, pitched, type Installation } from '~~/core/installation'
+import type { Format } from '~~/core/quantity'
+
+/** A part of the circuit that can be chosen: the master, the slave, one line by its number, … */
+export type PartId = 'pedal' | 'reservoir' | 'master' | 'slave' | 'linkage' | 'cover' | `line${number}`
+
+export interface PartWords {
+  id: PartId
+  name: string
+  figures: string
+}
+
+export const lineName = (line: Line): string =>
+  line.kind === 'steel' ? 'steel pipe' : line.kind === 'nylon' ? 'nylon line' : `${line.kind} hose`
+
+export const bleederWords = ({ slave: { bleeder } }: Installation): string => {
+  if (bleeder.kind === 'none') return 'no bleed screw'
+  const off = Math.abs(bleeder.angle)
+  return off <= 15 ? 'bleeder at top' : `bleeder ${Number(off.toFixed(0))}° off top`
+}
+
+/** The circuit as a list of parts with their figures, in the order in which the fluid meets them. */
+export function partWords(installation: Installation, f: Format, noseUp = 0): PartWords[] {
+  const { circuit, reservoir, master } = installation
+  const { pedal, slave, linkage, cover } = circuit
+  const route = pitched(installation.route, noseUp)
+  const crests = crestsOf({ circuit, route })
+  let from = 0
+  const lines = circuit.lines.map((line, i): PartWords => {
+    const start = from
+    from += line.length
+    const here = crests.filter(({ along }) => along >= start && along < from)
+    const way = route
+      .filter(({ along }) => along >= start - 0.5 && along <= from + 0.5)
+      .map(({ height, clip }) => f.length(height) + (clip ? ', clipped' : ''))
+    const crest = here.map(
+      (one) =>
+        `; a crest ${f.length(one.height)} over the master, ${f.volume(one.toBleeder)} or ${one.strokes.toFixed(1)} strokes before the bleeder`,
+    )
+    return {
+      id: `line${i}`,
+      name: `Line ${i + 1}, ${lineName(line)}`,
+      figures: `${f.length(line.length)} long, swells ${f.volume(lineSwell(line) * 10)} at ${f.pressure(10)}, heights ${way.join(', ')}${crest.join('')}`,
+    }
+  })
+  const bore =
+    slave.type === 'concentric'
+      ? `round the shaft, ${f.length(slave.outer)} outside, ${f.length(slave.inner)} inside`
+      : `bore ${f.length(slave.bore)}`
+  return [
+    {
+      id: 'pedal',
+      name: 'Pedal',
+      figures: `ratio ${pedal.ratio.toFixed(2)}, pad travel ${f.length(pedal.travel)}`,
+    },
+    {
+      id: 'reservoir',
+      name: 'Reservoir',
+      figures: `level ${f.length(reservoir.height)} over the master, ${f.volume(reservoir.usable)} between the marks${reservoir.sharedWithBrakes ? ', shared with the brakes' : ''}`,
+    },
+    {
+      id: 'master',
+      name: 'Master',
+      figures: `bore ${f.length(circuit.master.bore)}, stroke ${f.length(circuit.master.stroke)}, a full stroke sends ${f.volume(strokeVolume(circuit))}, tilt ${master.tilt.toFixed(0)}°`,
+    },
+    ...lines,
+    {
+      id: 'slave',
+      name: slave.type === 'concentric' ? 'Concentric slave' : 'Slave',
+      figures: `${bore}, stroke ${f.length(slave.stroke)}, ${f.length(lengthOfLines(circuit))} along the line, ${f.length(route.at(-1)!.height)} over the master, ${bleederWords(installation)}`,
+    },
+    {
+      id: 'linkage',
+      name: 'Fork and rod',
+      figures: `ratio ${linkage.forkRatio.toFixed(2)}, slop ${f.length(linkage.slop)}, bearing clearance ${f.length(linkage.bearingClearance)}`,
+    },
+    {
+      id: 'cover',
+      name: 'Cover',
+      figures: `disc free at ${f.length(cover.releaseTravel)} of bearing travel`,
+    },
+  ]
+}

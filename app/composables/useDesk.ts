@@ -1,0 +1,112 @@
+import { useSessionStorage } from '@vueuse/core'
+import { computed, inject, provide, ref, type ComputedRef, type InjectionKey, type Ref } from 'vue'
+import { InputError, solveCircuit } from '~~/core/circuit'
+import { TAPE_READINGS, type PedalReadings } from '~~/core/estimate'
+import type { Installation } from '~~/core/installation'
+import type { Entry, Readings, Subject } from '~~/core/journal'
+import { plannedFigures, type PhaseFigures } from '~~/core/proof'
+import type { Change } from '~~/core/whatif'
+import type { PartId } from '~/components/line/part-words'
+
+/** A state of the circuit on the ladder and in the curves. */
+export interface Stack {
+  name: 'as found' | 'planned' | 'now' | 'after' | 'as it is' | 'what if'
+  figures: PhaseFigures
+  readings: Readings
+}
+
+/** What a page gives to the circuit's sheets: a vehicle's own circuit, or a job's copy of it. */
+export interface DeskSource {
+  subject: Subject
+  /** Where its sheets stand, without the last part. */
+  path: string
+  name: ComputedRef<string>
+  vehicleId: ComputedRef<string>
+  kept: ComputedRef<Installation | null>
+  routing: ReturnType<typeof useRouting>
+  filing: ReturnType<typeof useFiling>
+  /** As found, and what came later; figures without changes. */
+  measured: ComputedRef<Stack[]>
+  /** Changes filed as the job's plan. */
+  plan: ComputedRef<Change[] | null>
+  readings: ComputedRef<PedalReadings>
+  vehicleEntries: ComputedRef<Entry[]>
+}
+
+export type Desk = DeskSource & {
+  shown: ComputedRef<Installation | null>
+  part: Ref<PartId | null>
+  noseUp: Ref<number>
+  pad: Ref<number>
+  changes: Ref<Change[]>
+  planned: ComputedRef<{ stack: Stack | null; problem: string }>
+  stacks: ComputedRef<Stack[]>
+  /** The circuit with its pad where the slider puts it. */
+  pressed: ComputedRef<ReturnType<typeof solveCircuit>['at'] | null>
+}
+
+const KEY: InjectionKey<Desk> = Symbol('desk')
+
+export function provideDesk(source: DeskSource): Desk {
+  const { subject, measured, plan, routing } = source
+  /** Unfiled changes live as long as the tab, so that a reload loses nothing. */
+  const loose = useSessionStorage<Change[] | null>(`mellow-whatif-${subject.id}`, null, {
+    serializer: { read: (text) => JSON.parse(text) as Change[] | null, write: JSON.stringify },
+  })
+  const changes = computed<Change[]>({
+    get: () => loose.value ?? plan.value ?? [],
+    set: (list) => (loose.value = list),
+  })
+  const planned = computed(() => {
+    const found = measured.value[0]
+    if (!found || changes.value.length === 0) return { stack: null, problem: '' }
+    const name = subject.type === 'job' ? ('planned' as const) : ('what if' as const)
+    try {
+      const figures = plannedFigures(found.figures, changes.value)
+      return { stack: { name, figures, readings: {} }, problem: '' }
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error
+      return { stack: null, problem: error.message }
+    }
+  })
+  /** As found, planned, after: three at most, in the order of time. */
+  const stacks = computed(() => {
+    const [found, ...later] = measured.value
+    const list = planned.value.stack ? [found!, planned.value.stack, ...later] : measured.value
+    return list.slice(0, 3)
+  })
+  const pad = ref(0)
+  const desk: Desk = {
+    ...source,
+    shown: routing.shown,
+    part: ref(null),
+    noseUp: ref(0),
+    pad,
+    changes,
+    planned,
+    stacks,
+    pressed: computed(() => {
+      const circuit = stacks.value.at(-1)?.figures.circuit
+      return circuit ? solveCircuit(circuit, Math.min(pad.value, circuit.pedal.travel)).at : null
+    }),
+  }
+  provide(KEY, desk)
+  return desk
+}
+
+export function useDesk(): Desk {
+  const desk = inject(KEY)
+  if (!desk) throw new Error('no circuit is open here')
+  return desk
+}
+
+/** The readings of a phase that an estimate can weigh. */
+export function pedalReadings(readings: Readings): PedalReadings {
+  const list: PedalReadings = {}
+  for (const name of TAPE_READINGS) {
+    const held = readings[name]
+    // A take-up of 0 says that there is none: the disc does not come free.
+    if (held && (name !== 'takeUpHeight' || held.payload.value > 0)) list[name] = held.payload.value
+  }
+  return list
+}

@@ -1,0 +1,73 @@
+import { computed, ref } from 'vue'
+import { timeline, type Entry, type Kind, type Payloads, type Subject } from '~~/core/journal'
+
+/** Filing entries of one subject: what is wrong is said, and what was filed here can be taken back and put again. */
+export function useFiling(subject: Subject) {
+  const journal = useJournalStore()
+  const person = usePersonStore()
+  const problem = ref('')
+  const lastFiled = ref<Entry | null>(null)
+  const entries = journal.entriesOf(subject)
+  /** Withdrawals made here by undo, newest last: what can be put again. */
+  const undone = ref<string[]>([])
+
+  async function append<K extends Kind>(
+    kind: K,
+    payload: Payloads[K],
+    acts: { corrects?: string; withdraws?: string },
+  ): Promise<Entry | null> {
+    problem.value = ''
+    if (!person.current) {
+      problem.value = 'Pick your name at the bench first: each entry keeps who made it.'
+      return null
+    }
+    try {
+      lastFiled.value = await journal.file(subject, person.current.id, kind, payload, acts)
+      return lastFiled.value
+    } catch (failure) {
+      problem.value = failure instanceof Error ? failure.message : String(failure)
+      return null
+    }
+  }
+
+  /** Files an entry; what is wrong with it is said, and nothing is filed. */
+  async function file<K extends Kind>(
+    kind: K,
+    payload: Payloads[K],
+    acts: { corrects?: string; withdraws?: string } = {},
+  ): Promise<boolean> {
+    const filed = await append(kind, payload, acts)
+    if (filed) undone.value = []
+    return filed !== null
+  }
+
+  /** Takes an entry back, or a withdrawal: then the entry stands again. */
+  const withdraw = (entryId: string) => file('withdrawal', {}, { withdraws: entryId })
+
+  /** What this person made here and can take back; a job keeps its goal, a vehicle its first installation. */
+  const mine = computed(() =>
+    timeline(entries.value).standing.filter(
+      ({ origin, holds }, i) => holds.by === person.id && origin.kind !== 'goal' && i > 0,
+    ),
+  )
+
+  async function undo(): Promise<void> {
+    const last = mine.value.at(-1)
+    if (!last) {
+      problem.value = 'Nothing of yours is left to take back.'
+      return
+    }
+    const filed = await append('withdrawal', {}, { withdraws: last.holds.id })
+    if (filed) undone.value = [...undone.value, filed.id]
+  }
+
+  async function redo(): Promise<void> {
+    const last = undone.value.at(-1)
+    if (!last) {
+      problem.value = 'Nothing was taken back here that could be put again.'
+      return
+    }
+    if (await append('withdrawal', {}, { withdraws: last })) undone.value = undone.value.slice(0, -1)
+  }
+  return { entries, problem, lastFiled, undone, file, withdraw, undo, redo }
+}
