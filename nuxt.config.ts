@@ -52,6 +52,8 @@ export default defineNuxtConfig({
       Object.assign(config, { server: { ...config.server, hmr: { host: loopback } } })
     },
   },
+  // A worker's script must carry the page's own embedder policy, or the browser refuses to start it.
+  routeRules: { '/_nuxt/**': { headers: { 'cross-origin-embedder-policy': 'credentialless' } } },
   nitro: { errorHandler: '~~/server/problem-handler.ts', compressPublicAssets: true },
   security: {
     corsHandler: false,

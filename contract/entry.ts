@@ -75,6 +75,7 @@ const PAYLOADS = {
       freeTravel: Type.Optional(bounded(readingKind('freeTravel'))),
       takeUpHeight: Type.Optional(bounded(readingKind('takeUpHeight'))),
       rodStroke: Type.Optional(bounded(readingKind('rodStroke'))),
+      takesUp: Type.Optional(Type.Boolean()),
       pushesBack: Type.Optional(Type.Boolean()),
     },
     { ...strict, minProperties: 1 },

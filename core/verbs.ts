@@ -128,11 +128,13 @@ const TAPE_BOUNDS = {
   rodStroke: { unit: 'mm', min: 0, max: 150 },
 }
 
+const YES_OR_NO = ['takesUp', 'pushesBack']
+
 function readReadings(input: unknown, path: string): PedalReadings {
-  const given = objectOf(input, path, [...Object.keys(TAPE_BOUNDS), 'pushesBack'])
+  const given = objectOf(input, path, [...Object.keys(TAPE_BOUNDS), ...YES_OR_NO])
   for (const [name, bounds] of Object.entries(TAPE_BOUNDS))
     if (given[name] !== undefined) inRange(given[name], `${path}/${name}`, bounds, name)
-  if (given.pushesBack !== undefined) yesOrNo(given.pushesBack, `${path}/pushesBack`)
+  for (const name of YES_OR_NO) if (given[name] !== undefined) yesOrNo(given[name], `${path}/${name}`)
   return given as PedalReadings
 }
 

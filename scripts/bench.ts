@@ -2,23 +2,27 @@ import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { build } from 'esbuild'
-import { benchServer } from '../bench/server'
+import { benchBrowser } from '../bench/browser'
 import { print } from '../bench/measure'
+import { benchServer } from '../bench/server'
 import { root } from './packages.mjs'
 
 /** `npm run bench`: speed as ratios measured in one run. The core is bundled first, as the application ships it. */
-const outfile = join(root, '.data', 'bench', 'circuit.mjs')
-mkdirSync(join(root, '.data', 'bench'), { recursive: true })
+const outdir = join(root, '.data', 'bench')
+mkdirSync(outdir, { recursive: true })
 await build({
-  entryPoints: [join(root, 'bench', 'circuit.ts')],
-  outfile,
+  entryPoints: ['circuit', 'draws'].map((name) => join(root, 'bench', `${name}.ts`)),
+  outdir,
+  outExtension: { '.js': '.mjs' },
   bundle: true,
   format: 'esm',
   platform: 'node',
   logLevel: 'error',
 })
-const { benchCircuit } = (await import(
-  pathToFileURL(outfile).href
-)) as typeof import('../bench/circuit')
+const bundled = (name: string) => import(pathToFileURL(join(outdir, `${name}.mjs`)).href)
+const { benchCircuit } = (await bundled('circuit')) as typeof import('../bench/circuit')
+const { benchDraws } = (await bundled('draws')) as typeof import('../bench/draws')
 print(benchCircuit())
+print(benchDraws())
 print(await benchServer())
+print(await benchBrowser())

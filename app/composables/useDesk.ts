@@ -106,7 +106,8 @@ export function pedalReadings(readings: Readings): PedalReadings {
   for (const name of TAPE_READINGS) {
     const held = readings[name]
     // A take-up of 0 says that there is none: the disc does not come free.
-    if (held && (name !== 'takeUpHeight' || held.payload.value > 0)) list[name] = held.payload.value
+    if (held && name === 'takeUpHeight' && held.payload.value === 0) list.takesUp = false
+    else if (held) list[name] = held.payload.value
   }
   return list
 }

@@ -1,4 +1,5 @@
-import { computed } from 'vue'
+import { useSessionStorage } from '@vueuse/core'
+import { computed, watch, type WritableComputedRef } from 'vue'
 import {
   displayUnit,
   formatOf,
@@ -56,6 +57,22 @@ export function boundsIn({ min, max }: Bounds, unit: CoreUnit): string {
 export function retyped(text: string, unit: CoreUnit, from: UnitSystem, to: UnitSystem): string {
   const value = numberIn(text)
   return value === null ? text : typed(stored(value, unit, from), unit, to)
+}
+
+/** Typed text that lives as long as the tab, and means the same figure in whatever units it is read again. */
+export function useTypedText(key: string, unit: () => CoreUnit): WritableComputedRef<string> {
+  const kept = useSessionStorage(key, { text: '', units: unitsNow() })
+  const turn = () => {
+    const { text, units } = kept.value
+    const now = unitsNow()
+    if (units !== now) kept.value = { text: retyped(text, unit(), units, now), units: now }
+  }
+  turn()
+  watch(unitsNow, turn)
+  return computed({
+    get: () => kept.value.text,
+    set: (text) => (kept.value = { text, units: unitsNow() }),
+  })
 }
 
 /** Keeps typed text meaning the same figure while the person changes units. */

@@ -108,7 +108,8 @@ export class Cases {
     })
     logWeight += Math.log(pushBackLikelihood(solution, readings.pushesBack))
     // Where a take-up was read there is one; and a good pedal frees the disc, whatever else is not known of it.
-    if (readings.takeUpHeight !== undefined && solution.engagement === null) logWeight = -Infinity
+    const takesUp = readings.takeUpHeight === undefined ? readings.takesUp : true
+    if (takesUp !== undefined && takesUp !== (solution.engagement !== null)) logWeight = -Infinity
     if (this.known.knownGood && !solution.releases) logWeight = -Infinity
     return { circuit, solution, shows, logWeight }
   }

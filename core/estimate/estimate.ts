@@ -55,6 +55,7 @@ export interface EstimateOptions {
 
 /** An estimate being drawn, piece by piece, so that a worker can say how far it is and be stopped. */
 export interface EstimateRun {
+  /** Draws that it takes; more than were asked for where too few of those count. */
   readonly draws: number
   step: (count: number) => number
   /** Null where no draw can lie behind the readings: geometry or readings are wrong. */
@@ -62,6 +63,9 @@ export interface EstimateRun {
 }
 
 export const ESTIMATE_DRAWS = 4000
+/** A round in which fewer than this share of the draws count is followed by another, at most so many in all. */
+const THIN = 0.1
+const MOST_ROUNDS = 4
 /** Fewer than this, and the ranges are those of a handful of draws. */
 export const LEAST_EFFECTIVE = 50
 
@@ -74,11 +78,13 @@ export function estimateRun(known: Known, options: EstimateOptions = {}): Estima
   const cases = new Cases(known)
   const { dimensions, observed } = cases
   const proposal = proposalFor(dimensions, observed, (z) => cases.at(z).shows)
-  const cube = latinHypercube(draws, dimensions + observed.length, evenDraws(seed))
+  const chance = evenDraws(seed)
+  let cube = latinHypercube(draws, dimensions + observed.length, chance)
+  let rounds = 1
   const drawn: Drawn[] = []
 
   function drawOne(i: number): void {
-    const normals = cube.map((column) => normalQuantile(column[i]!))
+    const normals = cube.map((column) => normalQuantile(column[i % draws]!))
     const z = proposal.draw(normals.slice(0, dimensions), normals.slice(dimensions))
     const one = cases.at(z)
     let logWeight = one.logWeight - proposal.logDensity(z)
@@ -86,11 +92,21 @@ export function estimateRun(known: Known, options: EstimateOptions = {}): Estima
     drawn.push({ z, one, logWeight })
   }
 
+  /** Another round where too few of the draws so far count for anything. */
+  function goOn(): void {
+    if (rounds === MOST_ROUNDS || effectiveSize(weightsOf(drawn)) >= THIN * draws) return
+    rounds += 1
+    cube = latinHypercube(draws, dimensions + observed.length, chance)
+  }
+
   return {
-    draws,
+    get draws() {
+      return draws * rounds
+    },
     step(count) {
-      const end = Math.min(draws, drawn.length + count)
+      const end = Math.min(draws * rounds, drawn.length + count)
       while (drawn.length < end) drawOne(drawn.length)
+      if (drawn.length === draws * rounds) goOn()
       return drawn.length
     },
     result: () => summary(known, cases, proposal, drawn),
@@ -100,9 +116,12 @@ export function estimateRun(known: Known, options: EstimateOptions = {}): Estima
 /** The whole of it at once. */
 export function estimate(known: Known, options: EstimateOptions = {}): Estimate | null {
   const run = estimateRun(known, options)
-  run.step(run.draws)
+  for (let done = 0; done < run.draws;) done = run.step(run.draws)
   return run.result()
 }
+
+/** Draws of less weight than this against the greatest change no figure. */
+const NOTHING = 1e-15
 
 interface Drawn {
   z: Float64Array
@@ -110,11 +129,17 @@ interface Drawn {
   logWeight: number
 }
 
+/** Weights against the greatest of them. */
+function weightsOf(drawn: readonly Drawn[]): number[] {
+  const highest = drawn.reduce((most, { logWeight }) => Math.max(most, logWeight), -Infinity)
+  return drawn.map(({ logWeight }) => (highest === -Infinity ? 0 : Math.exp(logWeight - highest)))
+}
+
 function summary(known: Known, cases: Cases, proposal: Proposal, all: Drawn[]): Estimate | null {
-  const highest = all.reduce((most, { logWeight }) => Math.max(most, logWeight), -Infinity)
-  if (highest === -Infinity) return null
-  const drawn = all.filter(({ logWeight }) => logWeight > highest - 40)
-  const weights = drawn.map(({ logWeight }) => Math.exp(logWeight - highest))
+  const every = weightsOf(all)
+  const drawn = all.filter((_, i) => every[i]! > NOTHING)
+  if (drawn.length === 0) return null
+  const weights = every.filter((weight) => weight > NOTHING)
   const of = (figure: (one: Case) => number) => drawn.map(({ one }) => figure(one))
   const range = (values: number[]): Estimated => {
     const [low, middle, high] = weightedQuantiles(values, weights, [0.05, 0.5, 0.95])

@@ -8,6 +8,8 @@ export interface PedalReadings {
   takeUpHeight?: number
   /** Rod stroke at full pedal, mm. */
   rodStroke?: number
+  /** False where full pedal never frees the disc: then there is no take-up to read, and that tells something too. */
+  takesUp?: boolean
   /** Whether the slave went back by hand with the pedal up. */
   pushesBack?: boolean
 }

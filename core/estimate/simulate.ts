@@ -42,7 +42,7 @@ export function simulateVehicle(
     takeUpHeight: solution.engagement !== null,
     rodStroke: circuit.slave.type === 'external',
   }
-  const readings: PedalReadings = {}
+  const readings: PedalReadings = can.takeUpHeight ? {} : { takesUp: false }
   for (const name of TAPE_READINGS)
     if (can[name])
       readings[name] = predicted(name, circuit, solution, touch) + READING_ERROR[name].sigma * normal()

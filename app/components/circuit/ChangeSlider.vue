@@ -21,26 +21,26 @@ const high = computed(() => Math.max(props.max, props.was))
 </script>
 
 <template>
-  <div
-    class="grid grid-cols-[minmax(0,1fr)_auto_auto] items-center gap-x-3 border-b border-hairline py-1"
-  >
-    <label :for="id">{{ label }}</label>
-    <output :for="id" class="text-right" :class="changed ? 'font-semibold text-amber' : ''">{{
-      withUnits(value, unit)
-    }}</output>
-    <button
-      type="button"
-      class="min-h-11 min-w-20 text-right text-soft underline disabled:no-underline disabled:opacity-60"
-      :disabled="!changed"
-      :aria-label="`${label}: put back`"
-      @click="$emit('back')"
-    >
-      {{ changed ? `was ${inUnits(was, unit)}` : '' }}
-    </button>
+  <div class="border-b border-hairline pt-2">
+    <div class="flex items-baseline gap-3">
+      <label :for="id" class="grow">{{ label }}</label>
+      <button
+        v-if="changed"
+        type="button"
+        class="-my-2.5 min-h-11 text-soft underline"
+        :aria-label="`${label}: put back to ${withUnits(was, unit)}`"
+        @click="$emit('back')"
+      >
+        was {{ inUnits(was, unit) }}
+      </button>
+      <output :for="id" class="text-right" :class="changed ? 'font-semibold text-amber' : ''">{{
+        withUnits(value, unit)
+      }}</output>
+    </div>
     <input
       :id="id"
       type="range"
-      class="col-span-3 min-h-11 w-full accent-amber"
+      class="min-h-11 w-full accent-amber"
       :min="low"
       :max="high"
       :step="step"

@@ -58,7 +58,7 @@ function save() {
           step="1"
           :aria-valuetext="`${millimetres(pad)} down`"
         />
-        <output class="w-40 text-right"
+        <output class="min-w-28 text-right"
           >{{ millimetres(pad)
           }}<template v-if="pressed && pad > 0">, {{ newtons(pressed.pedalForce) }}</template></output
         >

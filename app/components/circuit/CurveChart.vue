@@ -62,7 +62,7 @@ const option = computed((): Option => {
   const marks = props.marks ?? []
   return {
     animation: false,
-    grid: { left: 66, right: 24, top: bands.length ? 58 : 34, bottom: 52 },
+    grid: { left: 66, right: 24, top: bands.length || marks.length ? 50 : 34, bottom: 50 },
     tooltip: {
       trigger: 'axis',
       backgroundColor: ground,
@@ -76,6 +76,8 @@ const option = computed((): Option => {
       name: props.x.name,
       nameLocation: 'middle',
       nameGap: 32,
+      // The pad's own end seldom is a round figure, and would stand on the last one.
+      axisLabel: { ...axis.axisLabel, showMaxLabel: props.x.most % 10 === 0 },
       min: 0,
       max: props.x.most,
     },
@@ -110,7 +112,7 @@ const option = computed((): Option => {
           silent: true,
           symbol: 'none',
           lineStyle: { color: ink, type: 'solid' as const, width: 1 },
-          label: { ...FONT, color: ink, formatter: '{b}', position: 'insideEndTop' as const },
+          label: { ...FONT, color: ink, formatter: '{b}', position: 'end' as const },
           data: marks.map((mark) => ({ name: mark.words, xAxis: mark.at })),
         },
       }),
@@ -132,6 +134,6 @@ defineExpose({ svg })
 <style scoped>
 /* The chart fills a box of its own size: its height of 100 % beats any height set on itself. */
 .chart {
-  height: 22rem;
+  height: clamp(16rem, 37vh, 24rem);
 }
 </style>

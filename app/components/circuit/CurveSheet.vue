@@ -105,7 +105,7 @@ function svg() {
 </script>
 
 <template>
-  <div class="px-6 py-4">
+  <div class="px-6 py-2">
     <div class="flex flex-wrap gap-2">
       <button
         v-for="one in QUANTITIES"
@@ -125,14 +125,6 @@ function svg() {
       <button type="button" class="quiet" @click="csv">CSV</button>
       <button v-if="!table" type="button" class="quiet" @click="svg">SVG</button>
     </div>
-    <p class="mt-2 flex flex-wrap gap-x-5 text-[0.95rem]">
-      <span v-for="(one, i) in curves" :key="one.name" class="flex items-center gap-2">
-        <span class="key" :style="{ borderColor: `var(--${toneOf(i)})` }" aria-hidden="true" />{{
-          one.name
-        }}
-      </span>
-      <span class="text-soft">down full, up dashed</span>
-    </p>
     <div v-show="!table" class="mt-1">
       <CurveChart
         ref="chart"
@@ -173,6 +165,14 @@ function svg() {
         </tbody>
       </table>
     </div>
+    <p class="mt-2 flex flex-wrap gap-x-5 text-[0.95rem]">
+      <span v-for="(one, i) in curves" :key="one.name" class="flex items-center gap-2">
+        <span class="key" :style="{ borderColor: `var(--${toneOf(i)})` }" aria-hidden="true" />{{
+          one.name
+        }}
+      </span>
+      <span class="text-soft">down full, up dashed</span>
+    </p>
     <section class="mt-3" aria-label="What the foot will notice">
       <template v-for="one in told" :key="one.name">
         <p

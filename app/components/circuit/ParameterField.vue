@@ -1,11 +1,9 @@
 <script setup lang="ts">
-import { useSessionStorage } from '@vueuse/core'
 import { installationField, rangeOf, valueAt } from '~~/core/installation'
 
 /** One figure of the installation: its value or its assumed range, where it is measured, and a field that takes a reading. */
 const props = defineProps<{ path: string }>()
 const { subject, kept, filing } = useDesk()
-const text = useSessionStorage(`mellow-part-${subject.id}-${props.path}`, '')
 const tried = ref(false)
 const opened = ref(false)
 
@@ -15,7 +13,7 @@ const assumed = computed(() => kept.value?.assumed.includes(props.path) ?? false
 const range = computed(() =>
   kept.value && assumed.value ? rangeOf(kept.value, props.path) : undefined,
 )
-useRetyping(text, () => field.value.unit)
+const text = useTypedText(`mellow-part-${subject.id}-${props.path}`, () => field.value.unit)
 
 const problem = computed(() => {
   if (text.value.trim() === '') return ''

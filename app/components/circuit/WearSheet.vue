@@ -10,7 +10,11 @@ const finger = ref(String(FINGER_RATIO))
 /** Facing wear that a disc has to give, mm. */
 const MOST = 3
 const ratio = computed(() => readWithin(finger.value, { min: 2, max: 6 }))
-const circuit = computed(() => stacks.value.at(-1)?.figures.circuit ?? null)
+/** Without the air of the day: wear is a matter of years. */
+const circuit = computed(() => {
+  const newest = stacks.value.at(-1)?.figures.circuit
+  return newest ? { ...newest, air: 0 } : null
+})
 const room = computed(() => kept.value?.slave.room)
 const roomUsed = computed(() => room.value ?? (circuit.value ? mostRoom(circuit.value) : 0))
 const outlook = computed(() =>
@@ -104,19 +108,21 @@ const rows = computed(() => outlook.value?.rows.filter((_, i) => i % 5 === 0) ??
         Give a number from 2 to 6. What you typed is still here.
       </p>
       <p class="mt-2 text-[0.95rem] text-soft">
-        The cover’s load is kept as it is; how it changes with wear is not reckoned with.
+        Reckoned with no air in the circuit. The cover’s load is kept as it is; how it changes with wear
+        is not reckoned with.
       </p>
     </div>
     <div>
       <CurveChart
         :lines="lines"
         :x="{ name: `facing wear, ${x.symbol}`, most: MOST / x.size }"
-        :y="{ name: `${x.symbol}: take-up above the floor full, room dashed`, least: 0 }"
+        :y="{ name: x.symbol, least: 0 }"
         :marks="marks"
         :digits="[2, 1]"
         label="Take-up height and room behind the piston over facing wear"
       />
-      <table class="w-full text-right">
+      <p class="text-[0.95rem] text-soft">Take-up above the floor full, play and room left dashed.</p>
+      <table class="mt-2 w-full text-right">
         <caption class="sr-only">
           Wear outlook
         </caption>

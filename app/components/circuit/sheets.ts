@@ -10,3 +10,6 @@ export const SHEETS = [
 ] as const
 export type SheetId = (typeof SHEETS)[number]['id']
 export const sheetOf = (given: unknown): SheetId => SHEETS.find(({ id }) => id === given)?.id ?? 'parts'
+
+/** On these the drawing itself is worked on, and gets more room. */
+export const drawnOn = (sheet: unknown): boolean => ['parts', 'route'].includes(sheetOf(sheet))

@@ -16,7 +16,6 @@ const props = defineProps<{
 }>()
 const left = ref(false)
 const id = useId()
-useRetyping(text, () => props.unit)
 const problem = computed(() => {
   if (text.value.trim() === '') return props.optional ? '' : `Give ${props.label.toLowerCase()}`
   if (numberIn(text.value) === null) return `“${text.value}” is no number`

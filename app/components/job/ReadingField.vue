@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useSessionStorage } from '@vueuse/core'
 import { readingKind, type Phase, type ReadingName } from '~~/core/journal'
 import { numberIn } from '~~/core/quantity'
 
@@ -8,8 +7,7 @@ const props = defineProps<{ reading: ReadingName; phase: Phase; before?: number 
 const { id: job, state, file } = useJob()
 const id = useId()
 const kind = readingKind(props.reading)
-const text = useSessionStorage(`mellow-read-${job}-${props.phase}-${props.reading}`, '')
-useRetyping(text, () => kind.unit)
+const text = useTypedText(`mellow-read-${job}-${props.phase}-${props.reading}`, () => kind.unit)
 /** No more digits than a tape shows. */
 const short = (mm: number) => inUnits(mm, kind.unit, unitsNow() === 'inch' ? 2 : mm % 1 ? 1 : 0)
 const time = ref(String(kind.over ?? ''))

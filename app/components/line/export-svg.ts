@@ -36,7 +36,7 @@ export function standaloneSvg(svg: SVGSVGElement, title: string, description: st
 function writeOut(from: Element, to: Element): void {
   const style = getComputedStyle(from)
   for (const name of [...to.getAttributeNames()])
-    if (/^(class|style|role|tabindex|data-v-|aria-)/.test(name)) to.removeAttribute(name)
+    if (/^(class|style|role|tabindex|aria-|data-(?!tool))/.test(name)) to.removeAttribute(name)
   for (const name of KEPT) {
     const value = style.getPropertyValue(name)
     if (!NEVER.has(value)) to.setAttribute(name, value)

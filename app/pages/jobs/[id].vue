@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { isImplausible } from '~~/core/circuit'
 import { STAGES, type Stage } from '~~/core/journal'
 import { phaseFigures } from '~~/core/proof'
+import { drawnOn } from '~/components/circuit/sheets'
 import type { Stack } from '~/composables/useDesk'
 
 const route = useRoute()
@@ -103,7 +104,9 @@ const seen = computed(() => {
       <div class="flex min-h-0 min-w-0 flex-col">
         <CircuitLine
           class="shrink-0 border-b border-hairline"
-          :class="onSheet ? 'h-80' : 'h-56 lg:h-[14.2rem]'"
+          :class="
+            onSheet && drawnOn(route.params.sheet) ? 'h-76' : onSheet ? 'h-62' : 'h-56 lg:h-[14.2rem]'
+          "
           :found="seen"
           :air="air"
           :sheet="onSheet"

@@ -4,10 +4,12 @@ import type { Vehicle, WithEntries } from '~~/contract'
 import { archetypeById, assumedFigures } from '~~/core/installation'
 import { installationFrom } from '~~/core/journal'
 import { phaseFigures } from '~~/core/proof'
+import { drawnOn } from '~/components/circuit/sheets'
 import type { Stack } from '~/composables/useDesk'
 
 /** A vehicle: its release circuit on the line and the ladder, its sheets and its jobs. */
-const id = String(useRoute().params.id)
+const route = useRoute()
+const id = String(route.params.id)
 const subject = { type: 'vehicle', id } as const
 const journal = useJournalStore()
 const person = usePersonStore()
@@ -73,7 +75,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       class="grid min-h-0 grow grid-cols-1 lg:grid-cols-[minmax(0,1fr)_14rem]"
     >
       <div class="flex min-h-0 min-w-0 flex-col">
-        <CircuitLine class="h-80 shrink-0 border-b border-hairline" sheet />
+        <CircuitLine
+          class="shrink-0 border-b border-hairline"
+          :class="drawnOn(route.params.sheet) ? 'h-80' : 'h-62'"
+          sheet
+        />
         <main class="min-h-0 grow overflow-y-auto" tabindex="-1"><NuxtPage /></main>
       </div>
       <div class="h-[34rem] border-hairline lg:h-auto lg:border-l">

@@ -20,7 +20,20 @@ const draft = useSessionStorage('mellow-new-vehicle', {
   masterBore: '',
   slaveBore: '',
   clearance: '',
+  units: unitsNow(),
 })
+/** What was typed means the same length in whatever units it is read again. */
+const LENGTHS = ['travel', 'padArm', 'rodArm', 'masterBore', 'slaveBore', 'clearance'] as const
+watch(
+  unitsNow,
+  (now) => {
+    const before = draft.value.units
+    if (before === now) return
+    for (const name of LENGTHS) draft.value[name] = retyped(draft.value[name], 'mm', before, now)
+    draft.value.units = now
+  },
+  { immediate: true },
+)
 /** Just the bounds: the form has its own words for the bench. */
 const bounds = (path: string) => {
   const { min, max } = fieldAt(path)!

@@ -1,0 +1,119 @@
+import { chromium, type Page } from '@playwright/test'
+import { loadDemo } from '../demo/load'
+import type { BenchJob, Person } from '../contract'
+import { CHROMIUM } from '../scripts/chromium'
+import { startSuite, stopSuite } from '../tests/harness/running'
+import type { Row } from './measure'
+
+const MOVES = 240
+const WARM = 20
+
+/** Script of the page while a point is dragged, and the heavy run beside it, in the built application. */
+export async function benchBrowser(): Promise<Row[]> {
+  const { address } = await startSuite('bench', loadDemo)
+  const browser = await chromium.launch(CHROMIUM)
+  try {
+    const get = async <T>(path: string) => (await (await fetch(`${address}/api${path}`)).json()) as T
+    const job = (await get<BenchJob[]>('/jobs')).find((one) => one.vehicleName.startsWith('Mail'))!
+    const [person] = await get<Person[]>('/people')
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+    await context.addInitScript((id) => localStorage.setItem('mellow-person', id), person!.id)
+    const page = await context.newPage()
+    await page.goto(`${address}/jobs/${job.id}/circuit/route`)
+    await page.locator('[data-point="3"]').waitFor()
+    await page.evaluate(COUNT)
+    const idle = await moves(page, null)
+    const height = await moves(page, 3)
+    const union = await moves(page, 5)
+    await page.goto(`${address}/jobs/${job.id}/circuit/whatif`)
+    return [
+      {
+        name: 'floor: script of a pointer moving over nothing, median',
+        value: at(idle, 0.5),
+        unit: 'ms',
+      },
+      {
+        name: 'drag a point: line, crest and ladder redrawn, script, median',
+        value: at(height, 0.5),
+        unit: 'ms',
+        ratio: at(height, 0.5) / at(idle, 0.5),
+        of: 'floor',
+      },
+      { name: 'drag a point, script, 95th percentile', value: at(height, 0.95), unit: 'ms' },
+      {
+        name: 'drag a union (lengths and budget change), 95th percentile',
+        value: at(union, 0.95),
+        unit: 'ms',
+      },
+      ...(await heavy(page)),
+    ]
+  } finally {
+    await browser.close()
+    await stopSuite('bench')
+  }
+}
+
+const at = (times: number[], share: number): number =>
+  [...times].sort((a, b) => a - b)[Math.floor(share * (times.length - 1))]!
+
+/**
+ * Counts the script of every pointer move: from before the page's own listeners to after its redrawing, which it does in
+ * a microtask that was asked for before ours. As text: what runs this file would put names of its own into a function.
+ */
+const COUNT = `
+  globalThis.moves = []
+  let began = 0
+  addEventListener('pointermove', () => { began = performance.now() }, { capture: true })
+  addEventListener('pointermove', () => queueMicrotask(() => moves.push(performance.now() - began)))
+`
+
+/** Script for each move of the pointer, ms; with a point in hand unless it is null. */
+async function moves(page: Page, point: number | null): Promise<number[]> {
+  const box = (await page.locator(`[data-point="${point ?? 3}"]`).boundingBox())!
+  const below = point === null ? 60 : 0
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y + below)
+  if (point !== null) await page.mouse.down()
+  for (let i = 0; i < WARM + MOVES; i++) {
+    // The first moves warm the page up.
+    if (i === WARM) await page.evaluate('moves.length = 0')
+    const angle = i / 9
+    await page.mouse.move(x + 30 * Math.sin(angle), y + below + 30 * Math.cos(1.3 * angle))
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => done(null))))
+  }
+  const times = await page.evaluate<number[]>('[...moves]')
+  if (times.length < MOVES) throw new Error(`only ${times.length} moves were seen`)
+  if (point !== null) {
+    await page.mouse.up()
+    await page.getByRole('button', { name: 'Undo' }).first().click()
+  }
+  return times
+}
+
+/** The worker's own time for ten thousand draws, and the longest that a frame had to wait meanwhile. */
+async function heavy(page: Page): Promise<Row[]> {
+  await page.getByRole('button', { name: /^Draw [0-9]/ }).waitFor()
+  // As text: what runs this file would put names of its own into a function.
+  await page.evaluate(`
+    globalThis.seen = { last: performance.now(), longest: 0, on: true }
+    requestAnimationFrame(function frame() {
+      const now = performance.now()
+      seen.longest = Math.max(seen.longest, now - seen.last)
+      seen.last = now
+      if (seen.on) requestAnimationFrame(frame)
+    })
+  `)
+  await page.getByRole('button', { name: /^Draw [0-9]/ }).click()
+  const words = page.getByText(/circuits in [\d.]+ s/)
+  await words.waitFor()
+  const took = Number(/in ([\d.]+) s/.exec((await words.textContent())!)![1])
+  const longest = await page.evaluate<number>('(seen.on = false) || seen.longest')
+  return [
+    {
+      name: '10 000 draws in the browser’s worker, start of it included',
+      value: 1000 * took,
+      unit: 'ms',
+    },
+    { name: 'longest wait for a frame meanwhile', value: longest, unit: 'ms' },
+  ]
+}

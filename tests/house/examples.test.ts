@@ -1,0 +1,64 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { VERBS } from '../../core/verbs'
+import { expectClose } from '../harness/expect-close'
+import { run } from '../harness/running'
+
+const page = readFileSync('docs/formats.md', 'utf8')
+const EXAMPLE = /```json (\w+) in\n([\s\S]*?)```\s+```json \1 out\n([\s\S]*?)```/g
+const examples = [...page.matchAll(EXAMPLE)].map(([, verb, given, answer]) => ({
+  verb: verb!,
+  given: JSON.parse(given!) as unknown,
+  answer: JSON.parse(answer!) as unknown,
+}))
+
+describe('examples in docs/formats.md', () => {
+  it('are there for every verb that came with the circuit', () => {
+    expect(examples.map(({ verb }) => verb)).toEqual(['air', 'curve', 'sensitivity', 'estimate'])
+  })
+
+  it.each(examples)('$verb answers as written', ({ verb, given, answer }) => {
+    expectClose(VERBS[verb]!(given), answer)
+  })
+
+  it.each(examples.slice(1))(
+    '$verb answers so on the command line',
+    async ({ verb, given, answer }) => {
+      const input = JSON.stringify(given)
+      const { code, stdout } = await run('npm', ['run', '--silent', 'core', '--', verb], { input })
+      expect(code).toBe(0)
+      expectClose(JSON.parse(stdout), answer)
+    },
+  )
+
+  it.each([
+    ['curve', { points: 1 }, '/points', /below its least, 2/],
+    ['sensitivity', { hourlyRate: 0 }, '/hourlyRate', /below its least, 1/],
+  ])('%s refuses by field and bound', (verb, more, path, message) => {
+    const { circuit } = examples[0]!.given as { circuit: unknown }
+    expect(() => VERBS[verb]!({ circuit, ...more })).toThrow(
+      expect.objectContaining({ path, message: expect.stringMatching(message) as string }),
+    )
+  })
+
+  it.each([
+    [{ archetype: 'spaceship', readings: {} }, '/archetype'],
+    [{ archetype: 'tractor', readings: { freeTravel: 900 } }, '/readings/freeTravel'],
+    [{ archetype: 'tractor', readings: { takesUp: 'no' } }, '/readings/takesUp'],
+    [{ archetype: 'tractor', measured: { 'master.hue': 4 }, readings: {} }, '/measured/master.hue'],
+    [{ archetype: 'tractor', readings: {}, draws: 99.5 }, '/draws'],
+    [{ archetype: 'tractor', readings: {}, calibration: { rodStroke: -1 } }, '/calibration/rodStroke'],
+  ])('estimate refuses %j', (given, path) => {
+    expect(() => VERBS.estimate!(given)).toThrow(expect.objectContaining({ path }))
+  })
+
+  it('an estimate that nothing can lie behind says so', () => {
+    const given = {
+      archetype: 'long-line',
+      readings: { freeTravel: 0 },
+      measured: { 'master.portClosure': 3 },
+      draws: 200,
+    }
+    expect(Object.keys(VERBS.estimate!(given))).toEqual(['implausible'])
+  })
+})
