@@ -162,7 +162,7 @@ function schoolMinibus(): DemoJob {
       [20, 'Tam Brackley', 'measurement', reading('freeTravel', before.free, 'asFound')],
       [21, 'Tam Brackley', 'measurement', reading('takeUpHeight', before.takeUp, 'asFound')],
       [24, 'Tam Brackley', 'measurement', reading('sink', 9, 'asFound', 60)],
-      [25, 'Tam Brackley', 'plan', { changes: [{ change: 'air', value: 80 }] }],
+      [25, 'Tam Brackley', 'plan', { changes: [{ change: 'air', value: 600 }] }],
       [
         30,
         'Tam Brackley',

@@ -26,7 +26,13 @@ const views: [name: string, path: string, look: 'paper' | 'lamp'][] = [
   ['bleed-lamp', `/jobs/${jobOf('Quarry').id}/bleed`, 'lamp'],
   ['prove', `/jobs/${jobOf('School').id}/prove`, 'paper'],
   ['journal', `/jobs/${jobOf('School').id}/prove`, 'paper'],
-  ['vehicle', `/vehicles/${jobOf('Mail van').vehicleId}`, 'paper'],
+  ['vehicle', `/vehicles/${jobOf('Mail van').vehicleId}/parts`, 'paper'],
+  ['route', `/jobs/${jobOf('Mail van').id}/circuit/route`, 'paper'],
+  ['curves', `/jobs/${jobOf('School').id}/circuit/curves`, 'paper'],
+  ['what-if', `/jobs/${jobOf('School').id}/circuit/whatif`, 'paper'],
+  ['wear', `/vehicles/${jobOf('Quarry').vehicleId}/wear`, 'paper'],
+  ['guess', `/jobs/${jobOf('Mail van').id}/circuit/guess`, 'paper'],
+  ['keep', `/vehicles/${jobOf('Quarry').vehicleId}/keep`, 'lamp'],
   ['new-vehicle', '/vehicles/new', 'paper'],
   ['new-job', `/jobs/new?vehicle=${jobOf('Mail van').vehicleId}`, 'paper'],
 ]
@@ -37,6 +43,12 @@ async function shoot(page: Page, name: string, path: string): Promise<void> {
   await page.waitForLoadState('networkidle')
   await page.evaluate(() => document.fonts.ready)
   if (name === 'journal') await page.getByRole('button', { name: 'Journal' }).click()
+  if (name === 'guess') {
+    await page.getByRole('button', { name: 'Weigh the readings' }).click()
+    await page.locator('[data-figure="guess"]').waitFor()
+    // The focused button has scrolled its sheet.
+    await page.locator('main').evaluate((main) => main.scrollTo(0, 0))
+  }
   await page.screenshot({ path: join(folder, `${name}.png`) })
   say(`${name}.png`)
 }

@@ -134,6 +134,6 @@ defineExpose({ svg })
 <style scoped>
 /* The chart fills a box of its own size: its height of 100 % beats any height set on itself. */
 .chart {
-  height: clamp(16rem, 37vh, 24rem);
+  height: clamp(15rem, 32vh, 24rem);
 }
 </style>

@@ -34,8 +34,12 @@ const left = computed(() => 74)
 /** One stack cut into its terms, from the top. */
 function pieces({ figures }: Stack) {
   let from = 0
+  // A rod that holds the piston in gives pad back: what the port still takes is the less by it.
+  let owed = 0
   return TERMS.flatMap((term) => {
-    const size = figures.solution.budget[term.name]
+    const size = figures.solution.budget[term.name] + owed
+    owed = Math.min(0, size)
+    if (size <= 0) return []
     const piece = { ...term, from, to: from + size, size }
     from += size
     return size > 0.05 ? [piece] : []
@@ -50,6 +54,7 @@ const drawn = computed(() =>
     reserve: stack.figures.reserve,
   })),
 )
+const floorY = computed(() => y(travel.value))
 /** Labels beside the last stack, moved apart where terms are thin. */
 const labels = computed(() => {
   const stack = drawn.value.at(-1)!
@@ -61,10 +66,12 @@ const labels = computed(() => {
     half: least / 2,
   }))
   for (let i = 1; i < list.length; i++) list[i]!.at = Math.max(list[i]!.at, list[i - 1]!.at + least)
+  // The floor has words of its own.
+  const last = list.at(-1)
+  if (last && Math.abs(last.at - floorY.value) < least) last.at = floorY.value - least
   return list
 })
 const labelX = computed(() => drawn.value.at(-1)!.x + column.value + 10)
-const floorY = computed(() => y(travel.value))
 const marks = computed(() =>
   props.stacks.flatMap((stack, i) => {
     const { freeTravel, takeUpHeight } = stack.readings

@@ -45,11 +45,11 @@ export interface LineDrawing {
 
 const LEFT = 250
 const RIGHT = 214
-const TOP = 46
+const TOP = 42
 /** Room for the slave below its line port, and for the scale along the line. */
-const BOTTOM = 54
+const BOTTOM = 48
 /** A concentric slave is drawn round its shaft and hangs lower. */
-const BOTTOM_CONCENTRIC = 86
+const BOTTOM_CONCENTRIC = 80
 
 /** Vertical span of what is drawn, kept while a point is dragged so that the drawing does not slip under the hand. */
 export interface Span {

@@ -105,7 +105,7 @@ const seen = computed(() => {
         <CircuitLine
           class="shrink-0 border-b border-hairline"
           :class="
-            onSheet && drawnOn(route.params.sheet) ? 'h-76' : onSheet ? 'h-62' : 'h-56 lg:h-[14.2rem]'
+            onSheet && drawnOn(route.params.sheet) ? 'h-76' : onSheet ? 'h-66' : 'h-56 lg:h-[14.2rem]'
           "
           :found="seen"
           :air="air"

@@ -77,7 +77,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <div class="flex min-h-0 min-w-0 flex-col">
         <CircuitLine
           class="shrink-0 border-b border-hairline"
-          :class="drawnOn(route.params.sheet) ? 'h-80' : 'h-62'"
+          :class="drawnOn(route.params.sheet) ? 'h-80' : 'h-66'"
           sheet
         />
         <main class="min-h-0 grow overflow-y-auto" tabindex="-1"><NuxtPage /></main>
