@@ -85,7 +85,7 @@ export function tellEvent(event: PedalEvent, f: Format): string {
         : `The slave’s piston meets its circlip with ${f.length(event.left)} of pedal left, and the disc is not free: more pedal only raises the pressure.`
     case 'snap': {
       const { jump, back } = event
-      const down = `At ${f.length(jump.padTravel)} of pad the cover goes over its peak and the squeezed air throws the rod ${f.length(jump.to - jump.from)} on, with the foot standing still.`
+      const down = `At ${f.length(jump.padTravel)} of pad the cover goes over its peak and what is squeezed throws the rod ${f.length(jump.to - jump.from)} on, with the foot standing still.`
       return back
         ? `${down} Coming up it drops back only at ${f.length(back.padTravel)}: the clutch bites suddenly.`
         : down

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import type { Locator, Page } from '@playwright/test'
-import type { BenchJob, Vehicle, WithEntries } from '../../contract'
-import { solveCircuit, wearLimit, mostRoom } from '../../core/circuit'
+import { INSTALLATION_FILE, type BenchJob, type Vehicle, type WithEntries } from '../../contract'
+import { mostRoom, pressCurve, solveCircuit, wearLimit } from '../../core/circuit'
 import {
   crestsOf,
   fromArchetype,
@@ -280,6 +280,46 @@ test('what the foot notices is told from real solutions, and drawn', async ({ pa
   await allSent(page)
 })
 
+test('a cover that snaps is drawn as a leap and told', async ({ page }) => {
+  await beSomebody(page)
+  const van = await demoJob('Mail van')
+  const given = { ...(await vehicleOf(van.vehicleId)).circuit, air: 0 }
+  // A cover that falls off steeply behind its peak, as a cracked one does.
+  const releaseLoad: [number, number][] = [
+    [0, 0],
+    [2, 1100],
+    [4, 1850],
+    [4.6, 900],
+    [10, 850],
+  ]
+  const circuit = { ...given, cover: { ...given.cover, releaseLoad } }
+  expect(pressCurve(circuit, 2).jumps.down).toHaveLength(1)
+  const installation = { ...fromArchetype('long-line'), circuit, assumed: [] }
+  await page.goto(url(`/vehicles/${van.vehicleId}/keep`))
+  await page.locator('input[type="file"]').setInputFiles({
+    name: 'snap.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify({ $schema: INSTALLATION_FILE, installation })),
+  })
+  await expect(page.getByText('Taken from snap.json')).toBeVisible()
+  await page.getByRole('link', { name: 'Curves' }).click()
+  await page.getByRole('button', { name: 'Slave travel' }).click()
+  const told = (air: number) => {
+    const [jump] = pressCurve({ ...circuit, air }, 2).jumps.down
+    return `At ${f.length(jump!.padTravel)} of pad the cover goes over its peak and what is squeezed throws the rod ${f.length(jump!.to - jump!.from)} on`
+  }
+  await expect(figure(page, 'event')).toContainText(told(0))
+  await expect(page.locator('.chart').getByText('snaps')).toBeVisible()
+  await page.getByRole('link', { name: 'What if' }).click()
+  await page.getByRole('slider', { name: 'Trapped air' }).fill('4000')
+  await expect(page.getByText(told(4000))).toBeVisible()
+  await page.getByRole('button', { name: 'Put everything back' }).click()
+  await page.getByRole('link', { name: 'Keep' }).click()
+  await page.getByRole('button', { name: 'Back to here' }).first().click()
+  await expect(page.getByText('Back to that state')).toBeVisible()
+  await allSent(page)
+})
+
 test('what is not known is weighed off the drawing thread, and a good pedal is kept', async ({
   page,
 }) => {
@@ -288,10 +328,11 @@ test('what is not known is weighed off the drawing thread, and a good pedal is k
   await page.goto(url(`/vehicles/${van.vehicleId}/guess`))
   await page.getByLabel('Free travel at the pad', { exact: true }).fill('51')
   await page.getByRole('button', { name: 'Weigh the readings' }).click()
-  const low = page.locator('[data-guess="air-low"]')
+  const low = page.locator('[data-range="guess-air-low"]')
   await expect(low).toBeVisible({ timeout: 30_000 })
   const width = async () =>
-    Number(await page.locator('[data-guess="air-high"]').innerText()) - Number(await low.innerText())
+    Number(await page.locator('[data-range="guess-air-high"]').innerText()) -
+    Number(await low.innerText())
   const wide = await width()
   expect(wide).toBeGreaterThan(0.1)
   await expect(figure(page, 'guess')).toContainText(/\d+ parts in 100 of what is not known/)
@@ -315,7 +356,7 @@ test('what is not known is weighed off the drawing thread, and a good pedal is k
     await page.getByRole('button', { name: /Draw 10,000 circuits/ }).click()
     await expect(figure(page, 'band')).toBeVisible({ timeout: 30_000 })
     const read = async (name: string) =>
-      Number((await page.locator(`[data-band="${name}"]`).innerText()).replace('−', '-'))
+      Number((await page.locator(`[data-range="band-${name}"]`).innerText()).replace('−', '-'))
     const [from, to] = [await read('reserve-low'), await read('reserve-high')]
     expect(from).toBeLessThan(to)
     const { before } = judge(await installationOf(van), fold(await entriesOf(van.id)))

@@ -76,13 +76,14 @@ const percent = (share: number) => `${Math.round(100 * share)} in 100`
       </p>
     </details>
     <p class="mt-2 flex items-center gap-3">
-      <button v-if="progress === null" type="button" class="act" :disabled="!read" @click="draw">
-        Draw {{ BAND_DRAWS.toLocaleString('en-GB') }} circuits
-      </button>
-      <template v-else>
-        <progress class="grow accent-amber" :value="progress" max="1" aria-label="Circuits drawn" />
-        <button type="button" class="quiet" @click="stop">Stop</button>
-      </template>
+      <HeavyButton
+        :progress="progress"
+        :label="`Draw ${BAND_DRAWS.toLocaleString('en-GB')} circuits`"
+        doing="Circuits drawn"
+        :disabled="!read"
+        @start="draw"
+        @stop="stop"
+      />
     </p>
     <p v-if="problem" role="alert" class="mt-1 font-semibold text-rust">{{ problem }}</p>
     <template v-if="result">
@@ -90,27 +91,7 @@ const percent = (share: number) => `${Math.round(100 * share)} in 100`
         The disc comes free in {{ percent(result.releases) }}, and the wanted reserve is left in
         {{ percent(result.keepsReserve) }}.
       </p>
-      <table class="mt-1 w-full text-right">
-        <caption class="sr-only">
-          Nine cases in ten
-        </caption>
-        <thead class="text-soft">
-          <tr>
-            <th scope="col" class="text-left font-normal">nine cases in ten</th>
-            <th scope="col" class="font-normal">from</th>
-            <th scope="col" class="font-normal">middle</th>
-            <th scope="col" class="font-normal">to</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in rows" :key="row.name" class="border-b border-hairline">
-            <th scope="row" class="text-left font-normal">{{ row.label }}, {{ symbolOf(row.unit) }}</th>
-            <td :data-band="`${row.name}-low`">{{ inUnits(row.range.low, row.unit) }}</td>
-            <td>{{ inUnits(row.range.middle, row.unit) }}</td>
-            <td :data-band="`${row.name}-high`">{{ inUnits(row.range.high, row.unit) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <RangeTable class="mt-1" :rows="rows" of="band" />
       <p class="mt-1 text-[0.9rem] text-soft">
         {{ result.draws.toLocaleString('en-GB') }} circuits in {{ (took / 1000).toFixed(1) }} s;
         {{ result.varied.length }} figures varied.

@@ -67,6 +67,23 @@ const told = computed(() =>
     })),
   })),
 )
+/** Where the newest state stops or jumps, on the way down. */
+const marks = computed(() => {
+  const last = stacks.value.at(-1)
+  return last
+    ? eventsOf(last.figures.circuit).flatMap((event) => {
+        if (event.kind === 'snap') return [{ at: event.jump.padTravel / x.value.size, words: 'snaps' }]
+        if (event.kind === 'masterAtEnd' || event.kind === 'slaveAtEnd')
+          return [
+            {
+              at: event.padTravel / x.value.size,
+              words: event.kind === 'masterAtEnd' ? 'master at its end' : 'slave at its end',
+            },
+          ]
+        return []
+      })
+    : []
+})
 const rows = computed(() => curveRows(curves.value, quantity.value, EVERY))
 const cell = (value: number | null) =>
   value === null ? '' : shown(value / y.value.size, y.value.decimals)
@@ -107,17 +124,7 @@ function svg() {
 <template>
   <div class="px-6 py-2">
     <div class="flex flex-wrap gap-2">
-      <button
-        v-for="one in QUANTITIES"
-        :key="one.id"
-        type="button"
-        class="quiet"
-        :aria-pressed="one.id === quantity"
-        :class="{ 'bg-ink text-ground': one.id === quantity }"
-        @click="quantity = one.id"
-      >
-        {{ one.name }}
-      </button>
+      <ChoiceRow v-model="quantity" :choices="QUANTITIES" label="What is drawn" />
       <span class="grow" />
       <button type="button" class="quiet" :aria-pressed="table" @click="table = !table">
         {{ table ? 'As curves' : 'As a table' }}
@@ -132,6 +139,7 @@ function svg() {
         :x="{ name: `pad travel, ${x.symbol}`, most }"
         :y="{ name: `${kind.name.toLowerCase()}, ${y.symbol}` }"
         :bands="bands"
+        :marks="marks"
         :digits="[x.decimals, y.decimals]"
         :label="caption"
       />

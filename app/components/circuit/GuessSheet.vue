@@ -117,13 +117,14 @@ const percent = (share: number) => Math.round(100 * share)
         This pedal is known to be good
       </label>
       <p class="mt-3 flex flex-wrap items-center gap-3">
-        <button v-if="progress === null" type="button" class="act" :disabled="!!bad" @click="weigh">
-          Weigh the readings
-        </button>
-        <template v-else>
-          <progress class="grow accent-amber" :value="progress" max="1" aria-label="Circuits weighed" />
-          <button type="button" class="quiet" @click="stop">Stop</button>
-        </template>
+        <HeavyButton
+          :progress="progress"
+          label="Weigh the readings"
+          doing="Circuits weighed"
+          :disabled="!!bad"
+          @start="weigh"
+          @stop="stop"
+        />
         <button
           v-if="knownGood && subject.type === 'vehicle'"
           type="button"
@@ -165,29 +166,12 @@ const percent = (share: number) => Math.round(100 * share)
       </p>
       <template v-if="result">
         <p v-if="!fresh" class="text-soft">Something has changed since: weigh again.</p>
-        <table class="w-full text-right" :class="{ 'opacity-60': !fresh }">
-          <caption class="sr-only">
-            Nine cases in ten
-          </caption>
-          <thead class="text-soft">
-            <tr>
-              <th scope="col" class="text-left font-normal">nine cases in ten</th>
-              <th scope="col" class="font-normal">from</th>
-              <th scope="col" class="font-normal">middle</th>
-              <th scope="col" class="font-normal">to</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="row in ROWS" :key="row.name" class="border-b border-hairline text-[1.1rem]">
-              <th scope="row" class="py-1.5 text-left font-normal">
-                {{ row.label }}, {{ symbolOf(row.unit) }}
-              </th>
-              <td :data-guess="`${row.name}-low`">{{ inUnits(result[row.name].low, row.unit) }}</td>
-              <td class="font-semibold">{{ inUnits(result[row.name].middle, row.unit) }}</td>
-              <td :data-guess="`${row.name}-high`">{{ inUnits(result[row.name].high, row.unit) }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <RangeTable
+          class="text-[1.1rem]"
+          :class="{ 'opacity-60': !fresh }"
+          :rows="ROWS.map((row) => ({ ...row, range: result![row.name] }))"
+          of="guess"
+        />
         <p class="mt-3" data-figure="guess">
           The disc comes free in {{ percent(result.releases) }} of 100 such vehicles.
           <strong>{{ percent(result.guess.share) }} parts in 100</strong> of what is not known of the

@@ -10,9 +10,7 @@ const opened = ref(false)
 const field = computed(() => installationField(props.path)!)
 const value = computed(() => (kept.value ? valueAt(kept.value, props.path) : null))
 const assumed = computed(() => kept.value?.assumed.includes(props.path) ?? false)
-const range = computed(() =>
-  kept.value && assumed.value ? rangeOf(kept.value, props.path) : undefined,
-)
+const range = computed(() => (kept.value ? rangeOf(kept.value, props.path) : undefined))
 const text = useTypedText(`mellow-part-${subject.id}-${props.path}`, () => field.value.unit)
 
 const problem = computed(() => {
@@ -79,7 +77,11 @@ const digits = (figure: number) =>
       {{ problem || left }}. What you typed is still here.
     </p>
     <p v-if="opened" class="pb-2 text-[0.95rem] text-soft">
-      {{ field.how }} <template v-if="range">{{ range.reason }}</template>
+      {{ field.how }}
+      <template v-if="range"
+        >Usually {{ boundsIn({ min: range.low, max: range.high }, field.unit) }}:
+        {{ range.reason }}</template
+      >
     </p>
   </form>
 </template>

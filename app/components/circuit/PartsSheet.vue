@@ -31,6 +31,18 @@ const swell = computed(() => {
   return one?.expansion === undefined ? '' : ` ${withUnits(one.expansion, 'mm³/MPa/m')}.`
 })
 
+const SLAVES = [
+  { id: false, name: 'Outside, on a fork' },
+  { id: true, name: 'Round the shaft' },
+]
+const BLEEDERS = [
+  { id: true, name: 'Has a bleed screw' },
+  { id: false, name: 'No bleed screw' },
+]
+const RESERVOIRS = [
+  { id: false, name: 'Clutch alone' },
+  { id: true, name: 'Shared with the brakes' },
+]
 const set = (next: Installation) => filing.file('installation', next)
 function changeKind(id: string) {
   const now = kept.value
@@ -127,41 +139,26 @@ function setConcentric(yes: boolean) {
         </p>
       </div>
       <div v-if="chosen === 'slave'" class="flex flex-wrap gap-2 border-b border-hairline py-2">
-        <button
-          v-for="yes in [false, true]"
-          :key="`${yes}`"
-          type="button"
-          class="quiet"
-          :aria-pressed="(kept.circuit.slave.type === 'concentric') === yes"
-          :class="{ 'bg-ink text-ground': (kept.circuit.slave.type === 'concentric') === yes }"
-          @click="setConcentric(yes)"
-        >
-          {{ yes ? 'Round the shaft' : 'Outside, on a fork' }}
-        </button>
-        <button
-          v-for="yes in [true, false]"
-          :key="`bleeder${yes}`"
-          type="button"
-          class="quiet"
-          :aria-pressed="(kept.slave.bleeder.kind === 'screw') === yes"
-          :class="{ 'bg-ink text-ground': (kept.slave.bleeder.kind === 'screw') === yes }"
-          @click="setBleeder(yes)"
-        >
-          {{ yes ? 'Has a bleed screw' : 'No bleed screw' }}
-        </button>
+        <ChoiceRow
+          :model-value="kept.circuit.slave.type === 'concentric'"
+          :choices="SLAVES"
+          label="Where the slave is"
+          @update:model-value="setConcentric"
+        />
+        <ChoiceRow
+          :model-value="kept.slave.bleeder.kind === 'screw'"
+          :choices="BLEEDERS"
+          label="Bleed screw"
+          @update:model-value="setBleeder"
+        />
       </div>
       <div v-if="chosen === 'reservoir'" class="flex flex-wrap gap-2 border-b border-hairline py-2">
-        <button
-          v-for="yes in [false, true]"
-          :key="`${yes}`"
-          type="button"
-          class="quiet"
-          :aria-pressed="kept.reservoir.sharedWithBrakes === yes"
-          :class="{ 'bg-ink text-ground': kept.reservoir.sharedWithBrakes === yes }"
-          @click="setShared(yes)"
-        >
-          {{ yes ? 'Shared with the brakes' : 'Clutch alone' }}
-        </button>
+        <ChoiceRow
+          :model-value="kept.reservoir.sharedWithBrakes"
+          :choices="RESERVOIRS"
+          label="Whose reservoir it is"
+          @update:model-value="setShared"
+        />
         <p
           v-if="kept.reservoir.sharedWithBrakes"
           class="w-full border-l-4 border-amber pl-3 text-[0.95rem]"

@@ -9,12 +9,12 @@ defineEmits<{ try: [changes: Change[]] }>()
 const rate = useLocalStorage('mellow-hourly-rate', String(HOURLY_RATE))
 const by = ref<'worth' | 'gain' | 'time' | 'money'>('worth')
 const hourly = computed(() => readWithin(rate.value, { min: 1, max: 10_000 }))
-const ORDERS = {
-  worth: 'for its cost',
-  gain: 'in all',
-  time: 'for its time',
-  money: 'for its parts',
-} as const
+const ORDERS = [
+  { id: 'worth', name: 'for its cost' },
+  { id: 'gain', name: 'in all' },
+  { id: 'time', name: 'for its time' },
+  { id: 'money', name: 'for its parts' },
+] as const
 
 const list = computed(() => {
   const { installation, circuit } = props.figures
@@ -34,18 +34,8 @@ const signed = (mm: number) => `${mm >= 0 ? '+' : '−'}${inUnits(Math.abs(mm), 
 <template>
   <section aria-labelledby="buys">
     <h2 id="buys" class="text-[1.1rem]">What buys most reserve</h2>
-    <div class="mt-1 flex flex-wrap gap-1" role="group" aria-label="Order">
-      <button
-        v-for="(words, id) in ORDERS"
-        :key="id"
-        type="button"
-        class="quiet"
-        :aria-pressed="by === id"
-        :class="{ 'bg-ink text-ground': by === id }"
-        @click="by = id"
-      >
-        {{ words }}
-      </button>
+    <div class="mt-1 flex flex-wrap items-center gap-1">
+      <ChoiceRow v-model="by" :choices="ORDERS" label="Order" />
       <label class="ml-auto flex items-center gap-2 text-[0.95rem]"
         >An hour costs
         <input v-model="rate" class="field w-20" inputmode="decimal" :aria-invalid="hourly === null" />

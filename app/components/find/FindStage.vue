@@ -3,7 +3,7 @@ import { COMPLAINTS, FINDINGS, PLACES, type ComplaintId } from '~~/core/diagnosi
 import { READINGS } from '~~/core/journal'
 
 /** What is complained of, seen and measured, and what the measurements mean. */
-const { state, proof, file, withdraw, installation } = useJob()
+const { id, state, proof, file, withdraw, installation } = useJob()
 const PROVE_ONLY = new Set(['unionsWet'])
 const byPlace = computed(() =>
   PLACES.map((place) => ({
@@ -69,6 +69,12 @@ function toggle(id: ComplaintId) {
     </div>
     <div class="px-6 py-4 lg:pl-0">
       <AirFigure v-if="proof" :figures="proof.before" heading="Air in the circuit" />
+      <NuxtLink
+        :to="`/jobs/${id}/circuit/guess`"
+        class="mt-1 inline-flex min-h-11 items-center underline"
+      >
+        Weigh what is assumed
+      </NuxtLink>
       <section class="mt-5">
         <h2 class="place-name">Measured, as found</h2>
         <ReadingField

@@ -206,6 +206,12 @@ const digits = (value: number, of: CoreUnit) => {
           <path :d="`M${left - 2} ${y(mark.at)}l-11 -6v12z`" class="arrow" />
           <text :x="4" :y="y(mark.at) - 8" class="strong">{{ mark.words }}</text>
         </g>
+        <!-- Where the newest state is reckoned to take up, hollow beside what was measured. -->
+        <path
+          v-if="last.figures.solution.engagement !== null"
+          :d="`M${left - 2} ${y(last.figures.solution.engagement)}l-11 -6v12z`"
+          class="reckoned"
+        />
         <g v-for="label in labels" :key="label.name">
           <path
             :d="`M${labelX - 9} ${(y(label.from) + y(label.to)) / 2}L${labelX - 2} ${label.at}`"
@@ -278,6 +284,16 @@ const digits = (value: number, of: CoreUnit) => {
           <th scope="row">{{ one.label }}</th>
           <td v-for="stack in stacks" :key="stack.name" :data-term="one.name">
             {{ mm(stack.figures.solution.budget[one.name]) }}
+          </td>
+        </tr>
+        <tr>
+          <th scope="row">takes up at, reckoned</th>
+          <td v-for="stack in stacks" :key="stack.name" data-term="engagement">
+            {{
+              stack.figures.solution.engagement === null
+                ? 'never'
+                : mm(stack.figures.solution.engagement)
+            }}
           </td>
         </tr>
         <tr>
@@ -356,6 +372,11 @@ text.rust {
   stroke: var(--ink);
   fill: none;
   stroke-width: 2;
+}
+.reckoned {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.5;
 }
 .floor {
   stroke: var(--ink);
