@@ -1,6 +1,7 @@
 import { test as base, expect, type Page } from '@playwright/test'
-import type { BenchJob, Job, Person, WithEntries } from '../../contract'
-import type { Entry } from '../../core/journal'
+import type { BenchJob, Job, Person, Vehicle, WithEntries } from '../../contract'
+import type { Installation } from '../../core/installation'
+import { installationFrom, type Entry } from '../../core/journal'
 import { runningSuite } from '../harness/running'
 
 const address = () => runningSuite('e2e').address
@@ -47,3 +48,17 @@ export async function measure(page: Page, label: string, value: string): Promise
 export const figure = (page: Page, name: string) => page.locator(`[data-figure="${name}"]`)
 export const allSent = (page: Page) =>
   expect(page.getByText('all sent')).toBeVisible({ timeout: 30_000 })
+
+/** The installation of a vehicle as the server has it, and a job's own copy of it. */
+export const vehicleOf = async (id: string): Promise<Installation> =>
+  installationFrom((await get<WithEntries<Vehicle>>(`/vehicles/${id}`)).entries)!
+export const installationOf = async (job: BenchJob): Promise<Installation> =>
+  installationFrom(await entriesOf(job.id), await vehicleOf(job.vehicleId))!
+
+/** Puts a file into the installation's own place for one. */
+export const putFile = (page: Page, content: unknown): Promise<void> =>
+  page.locator('input[type="file"]').setInputFiles({
+    name: 'circuit.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(typeof content === 'string' ? content : JSON.stringify(content)),
+  })
