@@ -52,7 +52,7 @@ describe('units where people read and type', () => {
       fc.property(fc.double({ min: 1e-3, max: 1e5, noNaN: true }), unit, (value, one) => {
         const inches = Number(typed(value, one, 'inch'))
         const back = stored(inches, one, 'inch')
-        expect(Math.abs(back - value)).toBeLessThanOrEqual(1e-12 * value)
+        expect(Math.abs(back - value)).toBeLessThanOrEqual(4e-15 * value)
       }),
     )
   })

@@ -71,12 +71,30 @@ export function readWithUnit(
   return `${read(value, unit, system, decimals)}${symbol === '°' ? '' : symbol && ' '}${symbol}`
 }
 
-/** Digits that survive there and back: two fewer than a double holds. */
-const DIGITS = new Intl.NumberFormat('en-US', { maximumSignificantDigits: 13, useGrouping: false })
+/**
+ * How near a text's figure must be to the stored one, as a share. What somebody typed is short, and may have been through
+ * two conversions; what no short text is near to must be written out so far that it stands for itself.
+ */
+const NEAR = { short: 4e-15, long: 5e-16 }
+const SHORT = 10
+const MOST_DIGITS = 17
+const writers = Array.from(
+  { length: MOST_DIGITS },
+  (_, i) => new Intl.NumberFormat('en-US', { maximumSignificantDigits: i + 1, useGrouping: false }),
+)
 
-/** A stored figure as it would be typed, with no digit more or less than was typed. */
-export const typed = (value: number, unit: CoreUnit, system: UnitSystem): string =>
-  DIGITS.format(value / displayUnit(unit, system).size).replace(/^-0$/, '0')
+/** A stored figure as it would be typed: the fewest digits that are stored as this figure again. */
+export function typed(value: number, unit: CoreUnit, system: UnitSystem): string {
+  const { size } = displayUnit(unit, system)
+  const shownIn = value / size
+  const write = (digits: number) => writers[digits - 1]!.format(shownIn)
+  for (let digits = 1; digits < MOST_DIGITS; digits++) {
+    const near = digits <= SHORT ? NEAR.short : NEAR.long
+    if (Math.abs(Number(write(digits)) * size - value) <= near * Math.abs(value))
+      return write(digits).replace(/^-0$/, '0')
+  }
+  return write(MOST_DIGITS)
+}
 
 /** A typed figure in the core's unit. */
 export const stored = (value: number, unit: CoreUnit, system: UnitSystem): number =>

@@ -36,6 +36,19 @@ function softest(lines: readonly Line[]): number {
   return swells.indexOf(Math.max(...swells))
 }
 
+/** A hose that swells less than this share of the old one is worth renewing it for. */
+const WORTH = 0.9
+
+/** The softest hose renewed by one of another kind, where there is such a hose and the new one is stiffer. */
+function stiffer(lines: readonly Line[], kind: (line: Line) => string | null): Change[] | null {
+  const index = softest(lines)
+  const line = lines[index]
+  const id = line && line.kind !== 'steel' && kind(line)
+  if (!id) return null
+  const next = lineOfKind(id, line.length)
+  return lineSwell(next) < WORTH * lineSwell(line) ? [{ change: 'line', index, line: next }] : null
+}
+
 export const REMEDIES: readonly Remedy[] = [
   {
     id: 'bleed',
@@ -77,13 +90,7 @@ export const REMEDIES: readonly Remedy[] = [
   {
     id: 'braided',
     label: 'Braided hose in place of the softest',
-    change({ lines }) {
-      const index = softest(lines)
-      const line = lines[index]
-      return !line || line.kind === 'steel' || line.kind === 'braided'
-        ? null
-        : [{ change: 'line', index, line: lineOfKind('braided', line.length) }]
-    },
+    change: ({ lines }) => stiffer(lines, () => 'braided'),
     minutes: 70,
     money: 55,
     reason: 'Hose made up with ends, and a bleed after it.',
@@ -91,14 +98,10 @@ export const REMEDIES: readonly Remedy[] = [
   {
     id: 'lowExpansion',
     label: 'Low-expansion rubber in place of the softest',
-    change({ lines }) {
-      const index = softest(lines)
-      const line = lines[index]
-      if (line?.kind !== 'rubber') return null
-      const id = line.innerDiameter > 4 ? 'rubber-5-low' : 'rubber-3-low'
-      const low = lineOfKind(id, line.length)
-      return lineSwell(low) < 0.9 * lineSwell(line) ? [{ change: 'line', index, line: low }] : null
-    },
+    change: ({ lines }) =>
+      stiffer(lines, (line) =>
+        line.kind !== 'rubber' ? null : line.innerDiameter > 4 ? 'rubber-5-low' : 'rubber-3-low',
+      ),
     minutes: 60,
     money: 28,
     reason: 'Fits where the old one did; a bleed after it.',

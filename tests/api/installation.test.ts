@@ -80,3 +80,46 @@ describe('the installation of a vehicle', () => {
     expect(((await response.json()) as { $id: string }).$id).toBe(INSTALLATION_FILE)
   })
 })
+
+describe('two tablets on one circuit', () => {
+  it('change different things at once, and neither undoes the other', async () => {
+    const { jobId, subject } = await aJob(by)
+    const other = await aPerson()
+    const points = fromArchetype('long-line').route.map((point) => ({
+      ...point,
+      height: point.height + 5,
+    }))
+    const entries = [
+      anEntry(subject, by, 'parameter', { field: 'master.bore', value: 17.46 }),
+      anEntry(subject, other, 'route', { points: [{ ...points[0]!, height: 0 }, ...points.slice(1)] }),
+      anEntry(subject, by, 'parameter', { field: 'reservoir.height', value: 210 }),
+      anEntry(subject, other, 'parameter', { field: 'linkage.slop', value: 0.8 }),
+      anEntry(subject, other, 'plan', { changes: [{ change: 'wear', value: 1 }] }),
+    ]
+    const answers = await Promise.all(
+      entries.map((entry) => call<Entry>('POST', `/jobs/${jobId}/entries`, entry)),
+    )
+    expect(answers.map(({ status }) => status)).toEqual([201, 201, 201, 201, 201])
+    const { body } = await call<{ entries: Entry[] }>('GET', `/jobs/${jobId}`)
+    const now = installationFrom(body.entries, fromArchetype('long-line'))!
+    expect(now.circuit.master.bore).toBe(17.46)
+    expect(now.circuit.linkage.slop).toBe(0.8)
+    expect(now.reservoir.height).toBe(210)
+    expect(now.route[3]!.height).toBe(155)
+    for (const path of ['master.bore', 'linkage.slop', 'reservoir.height', 'route'])
+      expect(now.assumed).not.toContain(path)
+    expect(fold(body.entries).plan!.by).toBe(other)
+  })
+
+  it('a line made shorter after the route was drawn keeps the route’s shape', async () => {
+    const { jobId, subject } = await aJob(by)
+    const start = fromArchetype('long-line')
+    const post = (entry: Entry) => call<Entry>('POST', `/jobs/${jobId}/entries`, entry)
+    await post(anEntry(subject, by, 'parameter', { field: 'lines.0.length', value: 1000 }))
+    await post(anEntry(subject, by, 'route', { points: start.route }))
+    const { body } = await call<{ entries: Entry[] }>('GET', `/jobs/${jobId}`)
+    const now = installationFrom(body.entries, start)!
+    expect(now.route.at(-1)!.along).toBeCloseTo(1380, 9)
+    expect(now.route.map(({ height }) => height)).toEqual(start.route.map(({ height }) => height))
+  })
+})

@@ -149,7 +149,7 @@ test('units are a person’s own, anywhere, and come back exactly', async ({ pag
   await expect(figure(page, 'air')).toContainText(inches.volume(air.air).replace(' fl oz', ''))
   await expect(page.locator('[data-reading="freeTravel"]')).toContainText('2.01 in')
   // What was typed means the same: 155 mm.
-  await expect(page.getByLabel('Pad height, pedal up, in')).toHaveValue('6.102362204724')
+  await expect(page.getByLabel('Pad height, pedal up, in')).toHaveValue('6.10236220472441')
   const say = page.getByRole('textbox', { name: 'Say what was seen, felt or measured' })
   await say.fill('free 2 1')
   await say.fill('free 2')

@@ -1,0 +1,85 @@
+import { beforeEach, describe as group, expect, it, vi } from 'vitest'
+import { lineOfKind } from '../../core/circuit'
+import { fromArchetype } from '../../core/installation'
+import type { Kind, Payloads } from '../../core/journal'
+import { formatOf, readWithUnit, type CoreUnit, type UnitSystem } from '../../core/quantity'
+import { describe, describeChange, seconds } from './useDescribe'
+import { CAME_OUT_WORDS, JOB_KIND_WORDS, OUTCOME_WORDS } from './useWords'
+
+let units: UnitSystem = 'metric'
+beforeEach(() => {
+  units = 'metric'
+  for (const [name, value] of Object.entries({
+    CAME_OUT_WORDS,
+    JOB_KIND_WORDS,
+    OUTCOME_WORDS,
+    millimetres: (mm: number) => formatOf(units).length(mm),
+    millilitres: (mm3: number) => formatOf(units).volume(mm3),
+    withUnits: (value: number, unit: CoreUnit) => readWithUnit(value, unit, units),
+  }))
+    vi.stubGlobal(name, value)
+})
+const said = <K extends Kind>(kind: K, payload: Payloads[K]) => describe({ kind, payload } as never)
+
+group('an entry in a line', () => {
+  it('says what was seen and measured', () => {
+    expect(said('measurement', { reading: 'freeTravel', value: 51, phase: 'asFound' })).toBe(
+      'Free travel at the pad 51 mm',
+    )
+    expect(said('measurement', { reading: 'sink', value: 6, duration: 60, phase: 'after' })).toBe(
+      'Sink under a held foot 6.0 mm in 60 s, after',
+    )
+    expect(said('finding', { finding: 'bootWet', state: 'present', phase: 'asFound' })).toBe(
+      'Slave boot peeled back: wet',
+    )
+    expect(
+      said('bleedCycle', { method: 'openPush', strokes: 1, cameOut: 'clear', bottle: 14_000 }),
+    ).toBe('1 stroke, clear, 14 ml')
+    expect(said('topUp', {})).toBe('Topped up')
+  })
+
+  it('says what was done to the circuit, by the field’s own name and unit', () => {
+    expect(said('parameter', { field: 'master.bore', value: 15.875 })).toBe(
+      'Master bore measured: 15.9 mm',
+    )
+    expect(said('parameter', { field: 'slave.bleeder.angle', value: 40 })).toBe(
+      'Bleed screw, off top measured: 40°',
+    )
+    expect(said('parameter', { field: 'lines.1.expansion', value: 314 })).toBe(
+      'Hose expansion measured: 314 mm³/MPa/m',
+    )
+    expect(said('route', { points: fromArchetype('long-line').route })).toBe(
+      'Line routed over 8 points',
+    )
+    expect(said('calibration', { freeTravel: 18 })).toBe('Pedal known good: readings kept for later')
+    expect(said('installation', fromArchetype('tractor'))).toBe('Installation set')
+    expect(said('withdrawal', {})).toBe('Taken back')
+  })
+
+  it('says a plan change by change, in the units of who reads', () => {
+    const plan: Payloads['plan'] = {
+      changes: [
+        { change: 'air', value: 600 },
+        { change: 'field', field: 'master.bore', value: 17.46 },
+        { change: 'line', index: 1, line: lineOfKind('braided', 380) },
+        { change: 'wear', value: 1.5 },
+      ],
+    }
+    expect(said('plan', plan)).toBe(
+      'Planned: air 0.60 ml; master bore 17.5 mm; line 2 braided, 380 mm; facings worn 1.5 mm',
+    )
+    expect(said('plan', { changes: [] })).toBe('Nothing planned')
+    units = 'inch'
+    expect(describeChange(plan.changes[1]!)).toBe('master bore 0.69 in')
+    expect(describeChange(plan.changes[3]!)).toBe('facings worn 0.06 in')
+  })
+
+  it('says durations as one would', () => {
+    expect([seconds(45), seconds(60), seconds(300), seconds(7200)]).toEqual([
+      '45 s',
+      '60 s',
+      '5 min',
+      '2 h',
+    ])
+  })
+})
