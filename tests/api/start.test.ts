@@ -101,7 +101,7 @@ describe('npm run demo', () => {
 
     const second = await start(port)
     expect(second.said).not.toContain('Demo scenario loaded')
-    expect(await get<Person[]>('/people')).toContainEqual(added)
+    expect(await get<Person[]>('/people')).toContainEqual({ ...added, units: 'metric' })
     expect(await get<BenchJob[]>('/jobs')).toHaveLength(3)
     expect(await second.stop()).toBe(0)
   })
