@@ -1,10 +1,11 @@
 import { solveCircuit, freeTravel } from '../../core/circuit'
 import { fromArchetype, withMeasured } from '../../core/installation'
-import { fold, type Entry } from '../../core/journal'
+import type { Job, Vehicle, WithEntries } from '../../contract'
+import { calibrationFrom, fold, type Entry } from '../../core/journal'
 import { judge } from '../../core/proof'
 import { shown } from '../../core/quantity'
 import { killServer, restartServer } from '../harness/running'
-import { allSent, entriesOf, expect, figure, measure, test, url } from './app'
+import { allSent, entriesOf, expect, figure, get, measure, test, url } from './app'
 
 /** The vehicle that is typed in below, built with the core alone. */
 const vehicle = (
@@ -159,6 +160,16 @@ test('from a soft pedal to a proven one, with the server killed on the way', asy
     const { verdict } = judge(vehicle, state)
     expect(state.verdict!.payload).toEqual(verdict)
     expect(verdict.outcome).toBe('pass')
+    await page.getByRole('button', { name: 'Keep as this vehicle’s good pedal' }).click()
+    await expect(page.getByText('These readings are kept as this vehicle’s good pedal')).toBeVisible()
+    await allSent(page)
+    const { subject: stored } = await get<WithEntries<Job>>(`/jobs/${job}`)
+    const { entries } = await get<WithEntries<Vehicle>>(`/vehicles/${stored.vehicleId}`)
+    expect(calibrationFrom(entries)!.payload).toEqual({
+      freeTravel: after,
+      takeUpHeight: takeUpAfter,
+      rodStroke: 13,
+    })
     const air = verdict.reasons.find((reason) => reason.rule === 'air')!
     await expect(page.getByRole('listitem').filter({ hasText: air.words })).toBeVisible()
     expect(air.words).toMatch(/No air to be seen|within the/)

@@ -1,13 +1,11 @@
 <script setup lang="ts">
 import { LEAST_EFFECTIVE, TAPE_READINGS, type Estimate, type TapeReading } from '~~/core/estimate'
 import { assumedFigures, installationField } from '~~/core/installation'
-import { calibrationFrom, readingKind } from '~~/core/journal'
+import { readingKind } from '~~/core/journal'
 import type { CoreUnit } from '~~/core/quantity'
 
 /** What nobody knows: what a few tape readings say all the same, how much of it is guess, and what to read next. */
 const { subject, vehicleId, kept, readings, vehicleEntries, filing } = useDesk()
-const journal = useJournalStore()
-const person = usePersonStore()
 const { progress, result, problem, start, stop } = useHeavy<Estimate | null>()
 const ran = ref('')
 
@@ -17,7 +15,8 @@ for (const name of TAPE_READINGS) useRetyping(toRef(own, name), () => 'mm')
 const knownGood = ref(false)
 const external = computed(() => kept.value?.circuit.slave.type === 'external')
 const asked = computed(() => TAPE_READINGS.filter((name) => name !== 'rodStroke' || external.value))
-const calibration = computed(() => calibrationFrom(vehicleEntries.value))
+const goodPedal = useGoodPedal(vehicleId, vehicleEntries)
+const calibration = goodPedal.held
 const typedReadings = computed(() => {
   const list: Partial<Record<TapeReading, number>> = {}
   for (const name of asked.value) {
@@ -49,16 +48,7 @@ function weigh() {
   void start((heavy, told) => heavy.estimate(plain, told))
 }
 async function keepCalibration() {
-  if (!person.current) {
-    filing.problem.value = 'Pick your name at the bench first: each entry keeps who made it.'
-    return
-  }
-  const vehicle = { type: 'vehicle', id: vehicleId.value } as const
-  try {
-    await journal.file(vehicle, person.id, 'calibration', used.value)
-  } catch (error) {
-    filing.problem.value = error instanceof Error ? error.message : String(error)
-  }
+  filing.problem.value = await goodPedal.keep(used.value)
 }
 const ROWS: {
   name: 'air' | 'reserve' | 'padForce' | 'pedalTravelAtRelease'

@@ -7,7 +7,7 @@ import type { Routing } from '~/composables/useRouting'
 import { airBubbles, leakMarks } from './found-marks'
 import { drawLine, pistonsOf, spanOf, type Point, type Span } from './line-geometry'
 import LineHandles from './LineHandles.vue'
-import { bleederWords, lineName, partWords, type PartId } from './part-words'
+import { bleederWords, lineName, partWords, wayOut, type PartId } from './part-words'
 
 /**
  * The circuit in side elevation, heights to scale and distance along it readable: wet places and air where something was
@@ -204,7 +204,7 @@ defineExpose({ svg: drawn, parts })
           text-anchor="middle"
           aria-hidden="true"
         >
-          crest · {{ millilitres(crest.toBleeder) }} to the bleeder ·
+          crest · {{ millilitres(crest.toBleeder) }} to the {{ wayOut(installation) }} ·
           {{ crest.strokes.toFixed(1) }} strokes
         </text>
       </g>

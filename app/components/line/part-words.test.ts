@@ -38,6 +38,8 @@ describe('the circuit as a list of parts', () => {
     expect(bleederWords({ ...bus, slave: { ...bus.slave, bleeder: { kind: 'none' } } })).toBe(
       'no bleed screw',
     )
+    const closed = { ...van, slave: { ...van.slave, bleeder: { kind: 'none' as const } } }
+    expect(partWords(closed, f)[3]!.figures).toContain('strokes before the slave')
     const clipped = { ...van, route: van.route.map((point, i) => ({ ...point, clip: i === 3 })) }
     expect(partWords(clipped, f)[3]!.figures).toContain('150 mm, clipped')
   })

@@ -20,6 +20,10 @@ export const bleederWords = ({ slave: { bleeder } }: Installation): string => {
   return off <= 15 ? 'bleeder at top' : `bleeder ${Number(off.toFixed(0))}° off top`
 }
 
+/** Where the volume behind a crest has to go to leave. */
+export const wayOut = ({ slave: { bleeder } }: Installation): string =>
+  bleeder.kind === 'none' ? 'slave' : 'bleeder'
+
 /** The circuit as a list of parts with their figures, in the order in which the fluid meets them. */
 export function partWords(installation: Installation, f: Format, noseUp = 0): PartWords[] {
   const { circuit, reservoir, master } = installation
@@ -36,7 +40,7 @@ export function partWords(installation: Installation, f: Format, noseUp = 0): Pa
       .map(({ height, clip }) => f.length(height) + (clip ? ', clipped' : ''))
     const crest = here.map(
       (one) =>
-        `; a crest ${f.length(one.height)} over the master, ${f.volume(one.toBleeder)} or ${one.strokes.toFixed(1)} strokes before the bleeder`,
+        `; a crest ${f.length(one.height)} over the master, ${f.volume(one.toBleeder)} or ${one.strokes.toFixed(1)} strokes before the ${wayOut(installation)}`,
     )
     return {
       id: `line${i}`,

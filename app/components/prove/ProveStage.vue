@@ -3,7 +3,7 @@ import { READINGS, type Outcome } from '~~/core/journal'
 import { proofChecks, sameVerdict } from '~~/core/proof'
 
 /** The same measurements again, the checks, and the verdict with its reasons and figures. */
-const { state, proof, installation, file } = useJob()
+const { state, proof, installation, file, vehicle, vehicleEntries } = useJob()
 
 const readings = computed(() => {
   const external = installation.value?.circuit.slave.type === 'external'
@@ -20,6 +20,18 @@ const reasons = computed(() =>
 const LOOK: Record<Outcome, string> = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust' }
 const MARK: Record<Outcome, string> = { pass: '✓', notYet: '·', stop: '■' }
 const filed = computed(() => state.value.verdict)
+const goodPedal = useGoodPedal(
+  computed(() => vehicle.value?.id ?? ''),
+  vehicleEntries,
+)
+const after = computed(() => pedalReadings(state.value.readings.after))
+const keptAfter = computed(
+  () => JSON.stringify(goodPedal.held.value?.payload) === JSON.stringify(after.value),
+)
+const notKept = ref('')
+async function keepGoodPedal() {
+  notKept.value = await goodPedal.keep(after.value)
+}
 const changedSince = computed(
   () => filed.value !== null && !sameVerdict(filed.value.payload, verdict.value!),
 )
@@ -62,6 +74,15 @@ const changedSince = computed(
           }}<template v-if="changedSince">; things have changed since</template
           ><template v-if="!filed.sent">, waiting to be sent</template>.
         </p>
+        <div v-if="filed?.payload.outcome === 'pass' && !changedSince" class="mt-2">
+          <p v-if="keptAfter" class="text-soft">
+            These readings are kept as this vehicle’s good pedal, for the day it is soft again.
+          </p>
+          <button v-else type="button" class="quiet" @click="keepGoodPedal">
+            Keep as this vehicle’s good pedal
+          </button>
+          <p v-if="notKept" role="alert" class="font-semibold text-rust">{{ notKept }}</p>
+        </div>
         <ul class="mt-3 border-t border-hairline">
           <li
             v-for="reason in reasons"
