@@ -1,7 +1,7 @@
 import { P0, type Circuit } from './circuit'
 import { plant, pressureAt, slaveTravelFor, kneesOf, volumeSent, type Plant } from './plant'
 import { root } from './root'
-import { solveCircuit } from './solve'
+import { reserveOf } from './solve'
 import { measuredUncertainty, MEASURING_ERROR, NINETY, propagate, type Uncertain } from './uncertain'
 
 /** Pad force net of springs at which a fingertip feels resistance, N. */
@@ -117,6 +117,13 @@ export function airFromFreeTravel(
   return interval(air, own, spread, 'the free travel is shorter than an air-free circuit allows')
 }
 
+/** The bare figure: trapped air from the take-up point, mm³, with no interval; null where no pressure is left there. */
+export function airAtEngagement(circuit: Circuit, engagement: number): number | null {
+  const p = plant(circuit)
+  const s = slaveTravelFor(p, circuit.cover.releaseTravel)
+  return airLeft(p, engagement, s, pressureAt(p, s, -1))
+}
+
 /**
  * Trapped air from the take-up point coming up: the same balance at the engagement point.
  * @param engagement pad travel at take-up, mm from pedal up.
@@ -126,11 +133,7 @@ export function airFromEngagement(
   engagement: number,
   options: Omit<AirOptions, 'touchForce'> = {},
 ): TrappedAir | Implausible {
-  const figure = (c: Circuit, travel: number): number | null => {
-    const p = plant(c)
-    const s = slaveTravelFor(p, c.cover.releaseTravel)
-    return airLeft(p, travel, s, pressureAt(p, s, -1))
-  }
+  const figure = airAtEngagement
   const air = figure(circuit, engagement)
   if (air === null)
     return {
@@ -207,7 +210,7 @@ export function pumpUpGain(circuit: Circuit, padTravelWon: number): number {
  * @param wanted reserve at the pad, mm.
  */
 export function airAllowed(circuit: Circuit, wanted = WANTED_RESERVE): number {
-  const left = (air: number) => solveCircuit({ ...circuit, air }).reserve - wanted
+  const left = (air: number) => reserveOf({ ...circuit, air }) - wanted
   if (left(0) < 0) return 0
   let high = 1000
   while (left(high) >= 0) {

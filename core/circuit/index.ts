@@ -4,6 +4,7 @@ export * from './circuit'
 export { FIELDS, fieldAt, LOAD_POINT, MOST_LINES, type Field, type FieldUnit } from './fields'
 export { InputError, inRange, objectOf, readCircuit } from './read'
 export {
+  reserveOf,
   solveCircuit,
   type CircuitSolution,
   type PressedState,
@@ -12,6 +13,7 @@ export {
 } from './solve'
 export {
   airAllowed,
+  airAtEngagement,
   airAtFreeTravel,
   airBehind,
   airFromEngagement,

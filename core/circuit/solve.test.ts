@@ -7,7 +7,7 @@ import { freeTravel } from './air'
 import { plant, volumeSent } from './plant'
 import reference from './reference-cases.json'
 import { pressCurve, type CurvePoint } from './curve'
-import { ready, solveCircuit } from './solve'
+import { ready, reserveOf, solveCircuit } from './solve'
 
 const first = reference.cases[0]!.input.circuit as unknown as Circuit
 const snapping = reference.cases[9]!.input.circuit as unknown as Circuit
@@ -28,6 +28,19 @@ function bySteps(circuit: Circuit, padTravel: number, steps = 40_000): number {
   }
   return stroke
 }
+
+describe('the reserve alone', () => {
+  it('is the solution’s own', () => {
+    fc.assert(
+      fc.property(fc.oneof(everydayCircuit, anyCircuit), (circuit) => {
+        const { reserve } = solveCircuit(circuit)
+        expect(Math.abs(reserveOf(circuit) - reserve)).toBeLessThanOrEqual(
+          1e-9 * Math.abs(reserve) + 1e-9,
+        )
+      }),
+    )
+  })
+})
 
 describe('the pressed state', () => {
   it('is the first crossing, also where the cover falls away steeply', () => {

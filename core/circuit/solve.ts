@@ -112,8 +112,21 @@ export function solveCircuit(circuit: Circuit, padTravel = circuit.pedal.travel)
   }
 }
 
-function budgetOf(r: ReadyCircuit): TravelBudget {
-  const { plant: p, down, releaseAt } = r
+/** The reserve alone, mm at the pad, as `solveCircuit` has it: for those who ask it of a hundred circuits near one. */
+export function reserveOf(circuit: Circuit): number {
+  const p = plant(circuit)
+  const releaseAt = slaveTravelFor(p, circuit.cover.releaseTravel)
+  const down = balance(p, 1, p.slaveRest, Math.max(releaseAt, p.slaveRest))
+  let needed = 0
+  for (const term of Object.values(budgetOf({ plant: p, down, releaseAt })) as number[]) needed += term
+  return circuit.pedal.travel - needed
+}
+
+function budgetOf({
+  plant: p,
+  down,
+  releaseAt,
+}: Pick<ReadyCircuit, 'plant' | 'down' | 'releaseAt'>): TravelBudget {
   const { pedal, linkage, cover, master } = p.circuit
   const perVolume = pedal.ratio / p.masterArea
   const perSlave = perVolume * p.slaveArea

@@ -1,10 +1,14 @@
 import {
   airAllowed,
+  airAtEngagement,
+  airAtFreeTravel,
   airFromEngagement,
   airFromFreeTravel,
   isImplausible,
   NINETY,
+  reserveOf,
   solveCircuit,
+  TOUCH_FORCE,
   WANTED_RESERVE,
   type Circuit,
   type CircuitSolution,
@@ -44,13 +48,13 @@ export function phaseFigures(
   const infer = airReader(circuit.pedal.travel, free, takeUp)
   const air = infer ? infer(circuit, { uncertain: uncertaintyOf(installation) }) : null
   const airOf = (c: Circuit): number => {
-    const found = infer ? infer(c, { uncertain: [] }) : null
-    return found === null || isImplausible(found) ? 0 : Math.max(0, found.air)
+    if (free !== undefined) return Math.max(0, airAtFreeTravel(c, free, TOUCH_FORCE))
+    if (takeUp === undefined) return 0
+    return Math.max(0, airAtEngagement(c, circuit.pedal.travel - takeUp) ?? 0)
   }
   const filled = { ...circuit, air: airOf(circuit) }
   // The air is found anew for each shifted circuit: what makes it larger also makes the circuit stiffer.
-  const reserveOf = (c: Circuit) => solveCircuit({ ...c, air: airOf(c) }).reserve
-  const reserve = spreadOf(installation, reserveOf)!
+  const reserve = spreadOf(installation, (c) => reserveOf({ ...c, air: airOf(c) }))!
   return {
     installation,
     air,
@@ -80,7 +84,7 @@ export function plannedFigures(
     airFrom: airSet ? null : found.airFrom,
     circuit,
     solution: solveCircuit(circuit),
-    reserve: spreadOf(installation, (c) => solveCircuit(c).reserve)!,
+    reserve: spreadOf(installation, reserveOf)!,
     allowed: airAllowed(circuit, wantedReserve),
   }
 }
@@ -102,8 +106,7 @@ function airReader(
 
 /** The reading's own error, as air, costs reserve too. */
 function widenedByReading(reserve: Spread, circuit: Circuit, found: TrappedAir): Spread {
-  const perAir =
-    solveCircuit({ ...circuit, air: circuit.air + 1 }).reserve - solveCircuit(circuit).reserve
+  const perAir = reserveOf({ ...circuit, air: circuit.air + 1 }) - reserveOf(circuit)
   const own = found.shares.filter(({ name }) => name === 'reading' || name === 'touchForce')
   const sigma = Math.abs(perAir) * Math.hypot(...own.map((share) => share.sigma))
   const half = Math.hypot((reserve.high - reserve.low) / 2, NINETY * sigma)
