@@ -1,7 +1,6 @@
 import { P0, type Circuit } from './circuit'
 import { balance, firstAbove, greatest, lastBelow, least, volumeHolding, type Balance } from './balance'
 import {
-  absorbed,
   bearingTravel,
   padTravelSending,
   plant,
@@ -233,7 +232,3 @@ function pedalForce(p: Plant, padTravel: number, pressure: number, way: 1 | -1):
       : 0
   return (pressure * p.masterArea + springs) / pedal.ratio + (pedal.returnForce ?? 0)
 }
-
-/** Volume absorbed at release, mm³: what the foot gives away before the disc is free. */
-export const absorbedAtRelease = (r: ReadyCircuit): number =>
-  absorbed(r.plant, pressureAt(r.plant, r.releaseAt, 1))

@@ -4,13 +4,7 @@ export { crestsOf, volumeBetween, type Crest } from './crests'
 export { ARCHETYPES, archetypeById, type Archetype, type Range } from './archetypes'
 export { withLines, type LinesChange } from './lines'
 export { valueAt, withMeasured, withRoute } from './measure'
-export {
-  installationField,
-  isPlaceField,
-  measurablePaths,
-  PLACE_FIELDS,
-  type PlaceField,
-} from './place-fields'
+export { installationField, isPlaceField, PLACE_FIELDS, type PlaceField } from './place-fields'
 export {
   addPoint,
   LEAST_GAP,

@@ -1,5 +1,5 @@
 import type { CoreUnit } from '../quantity'
-import { FIELDS, fieldAt, type Field } from '../circuit'
+import { fieldAt, type Field } from '../circuit'
 
 /** A figure of the installation that the circuit's own balance does not need: it is drawn with and bled by. */
 export interface PlaceField extends Omit<Field, 'unit'> {
@@ -105,13 +105,3 @@ const placeByPath = new Map(PLACE_FIELDS.map((field) => [field.path, field]))
 export const installationField = (path: string): PlaceField | undefined =>
   placeByPath.get(path) ?? fieldAt(path)
 export const isPlaceField = (path: string): boolean => placeByPath.has(path)
-
-/** Every path that a reading can replace, lines by their number. */
-export const measurablePaths = (lines: number): string[] => [
-  ...FIELDS.flatMap(({ path }) =>
-    path.startsWith('lines.*.')
-      ? Array.from({ length: lines }, (_, i) => path.replace('*', String(i)))
-      : [path],
-  ),
-  ...PLACE_FIELDS.map(({ path }) => path),
-]
