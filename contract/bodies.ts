@@ -1,18 +1,32 @@
 import { Type, type Static } from '@sinclair/typebox'
 import { JOB_KINDS, type Entry, type JobKind } from '../core/journal'
 import { UNIT_SYSTEMS, type UnitSystem } from '../core/quantity'
+import { FIRSTS, SCOPES, WAYS, type ShopRecord } from '../core/diagnosis'
 import { NewEntrySchema } from './entry'
-import { Line, OneOf, strict, Ulid } from './shape'
+import { bounded, Instant, Line, OneOf, strict, Ulid } from './shape'
 
 /** Bodies and queries of the API. Ids are made where the thing is made, so that sending twice is harmless. */
 export const NewPerson = Type.Object({ id: Ulid, name: Line(80) }, strict)
 /** How a person reads figures, on any device. */
 export const PersonSettings = Type.Object({ units: OneOf(UNIT_SYSTEMS) }, strict)
+/** What the shop charges, and which schools it prefers. */
+export const ShopSettings = Type.Object(
+  {
+    hourlyRate: bounded({ min: 0, max: 100_000 }),
+    comeback: bounded({ min: 0, max: 1_000_000 }),
+    school: Type.Object({ scope: OneOf(SCOPES), way: OneOf(WAYS), first: OneOf(FIRSTS) }, strict),
+    /** Closed jobs from then on move the chances; null for all. */
+    recordSince: Type.Union([Instant, Type.Null()]),
+  },
+  strict,
+)
 export const NewVehicle = Type.Object(
   {
     id: Ulid,
     name: Line(120),
     plate: Type.Optional(Line(20)),
+    /** Make and model, as the shop calls it: its record is pooled by it. */
+    model: Type.Optional(Line(80)),
     /** Its first history: the installation. */
     entries: Type.Array(NewEntrySchema, { minItems: 1, maxItems: 60 }),
   },
@@ -51,6 +65,7 @@ export const JobKindSchema = OneOf(JOB_KINDS)
 
 export type NewPersonBody = Static<typeof NewPerson>
 export type PersonSettingsBody = Static<typeof PersonSettings>
+export type ShopSettingsBody = Static<typeof ShopSettings>
 export type NewVehicleBody = Static<typeof NewVehicle>
 export type NewJobBody = Static<typeof NewJob>
 export type ListQueryValues = Static<typeof ListQuery>
@@ -62,10 +77,15 @@ export interface Person {
   name: string
   units: UnitSystem
 }
+export interface Shop {
+  settings: ShopSettingsBody
+  record: ShopRecord
+}
 export interface Vehicle {
   id: string
   name: string
   plate: string | null
+  model: string | null
   createdAt: string
   /** Sequence of its newest entry. */
   lastSequence: number

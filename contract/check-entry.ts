@@ -5,7 +5,8 @@ import {
   type Installation,
   type RoutePoint,
 } from '../core/installation'
-import { readingKind, type Entry } from '../core/journal'
+import type { Entry } from '../core/journal'
+import { readingKind } from '../core/diagnosis'
 import type { FieldProblem } from './problem'
 
 /** What a schema cannot say of an entry: bounds that depend on another field, and geometry that must agree. */
@@ -30,6 +31,14 @@ export function checkEntry(entry: Entry, at = ''): FieldProblem[] {
       return entry.payload.changes.flatMap((change, i) =>
         change.change === 'field' ? checkField(change, `${at}/payload/changes/${i}`) : [],
       )
+    case 'graded':
+    case 'condition':
+    case 'takenOver':
+    case 'decision':
+    case 'cause':
+      if (entry.subject.type !== 'job')
+        return [{ path: `${at}/subject/type`, message: `must be job: ${entry.kind} belongs to a job` }]
+      return []
     case 'calibration':
       if (entry.subject.type !== 'vehicle')
         return [

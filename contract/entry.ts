@@ -1,13 +1,23 @@
 import { Type, type Static, type TProperties, type TSchema } from '@sinclair/typebox'
 import { fieldAt, MOST_LINES } from '../core/circuit'
-import { COMPLAINT_IDS, FINDING_IDS } from '../core/diagnosis'
+import {
+  COMPLAINT_IDS,
+  FAULT_IDS,
+  FINDING_IDS,
+  FIRSTS,
+  NEEDS,
+  READING_NAMES,
+  readingKind,
+  REPAIRS,
+  SCOPES,
+  WAYS,
+} from '../core/diagnosis'
 import {
   CAME_OUT,
+  GRADES,
   JOB_KINDS,
   METHODS,
   PHASES,
-  READING_NAMES,
-  readingKind,
   type Entry,
   type Kind,
   type Payloads,
@@ -59,6 +69,40 @@ const PAYLOADS = {
       duration: Type.Optional(bounded({ min: 1, max: 604_800 })),
       phase: OneOf(PHASES),
     },
+    strict,
+  ),
+  graded: Type.Object(
+    {
+      of: OneOf([...COMPLAINT_IDS, ...FINDING_IDS]),
+      grade: OneOf(GRADES),
+      remaining: Type.Optional(OneOf(FAULT_IDS)),
+      words: Type.Optional(Line(400)),
+    },
+    strict,
+  ),
+  condition: Type.Object(
+    { condition: OneOf(NEEDS.map(({ id }) => id)), holds: Type.Boolean() },
+    strict,
+  ),
+  takenOver: Type.Object(
+    { stop: OneOf([...FINDING_IDS, 'rodClearance' as const]), reason: Line(240) },
+    strict,
+  ),
+  decision: Type.Object(
+    {
+      scope: OneOf(SCOPES),
+      way: OneOf(WAYS),
+      first: OneOf(FIRSTS),
+      repairs: Type.Array(OneOf(REPAIRS.map(({ id }) => id)), { maxItems: REPAIRS.length }),
+      reasons: Type.Array(Line(400), { maxItems: 12 }),
+      minutes: bounded({ min: 0, max: 100_000 }),
+      money: bounded({ min: 0, max: 10_000_000 }),
+      comebackRisk: bounded({ min: 0, max: 1 }),
+    },
+    strict,
+  ),
+  cause: Type.Object(
+    { faults: Type.Array(OneOf(FAULT_IDS), { minItems: 1, maxItems: 8, uniqueItems: true }) },
     strict,
   ),
   parameter: Type.Object(

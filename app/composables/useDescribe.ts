@@ -1,7 +1,16 @@
-import { complaintLabel, findingKind } from '~~/core/diagnosis'
+import {
+  COMPLAINTS,
+  complaintLabel,
+  faultKind,
+  findingKind,
+  NEEDS,
+  readingKind,
+  type ComplaintId,
+  type FindingId,
+} from '~~/core/diagnosis'
 import { installationField } from '~~/core/installation'
 import type { Change } from '~~/core/whatif'
-import { readingKind, type Entry, type Payloads } from '~~/core/journal'
+import type { Entry, Payloads } from '~~/core/journal'
 
 const PHASE_WORDS = { asFound: '', working: ', while bleeding', after: ', after' } as const
 
@@ -23,6 +32,28 @@ export function describe(entry: Pick<Entry, 'kind' | 'payload'>): string {
     }
     case 'measurement':
       return describeReading(entry.payload as Payloads['measurement'])
+    case 'graded': {
+      const { of, grade, remaining, words } = entry.payload as Payloads['graded']
+      const left = remaining ? `; left: ${faultKind(remaining).label}` : ''
+      return `${observationLabel(of)}: ${grade}${left}${words ? `; ${words}` : ''}`
+    }
+    case 'condition': {
+      const { condition, holds } = entry.payload as Payloads['condition']
+      return `${NEEDS.find(({ id }) => id === condition)!.label}: ${holds ? 'yes' : 'no'}`
+    }
+    case 'takenOver': {
+      const { stop, reason } = entry.payload as Payloads['takenOver']
+      const what = stop === 'rodClearance' ? readingKind(stop).label : findingKind(stop).label
+      return `Stop taken over (${what}): ${reason}`
+    }
+    case 'decision': {
+      const { scope, way, first } = entry.payload as Payloads['decision']
+      return `Decided: ${[SCOPE_WORDS[scope], WAY_WORDS[way], FIRST_WORDS[first]].join(', ').toLowerCase()}`
+    }
+    case 'cause': {
+      const { faults } = entry.payload as Payloads['cause']
+      return `It was: ${faults.map((id) => faultKind(id).label).join('; ')}`
+    }
     case 'bleedCycle':
       return describeCycle(entry.payload as Payloads['bleedCycle'])
     case 'topUp': {
@@ -54,6 +85,10 @@ export function describe(entry: Pick<Entry, 'kind' | 'payload'>): string {
       return 'Taken back'
   }
 }
+
+/** A complaint or a finding by its name. */
+export const observationLabel = (id: ComplaintId | FindingId): string =>
+  COMPLAINTS.find((one) => one.id === id)?.label ?? findingKind(id as FindingId).label
 
 function describeReading({ reading, value, duration, phase }: Payloads['measurement']): string {
   const over = duration === undefined ? '' : ` in ${seconds(duration)}`

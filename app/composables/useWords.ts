@@ -1,4 +1,5 @@
-import type { Stage, CameOut, JobKind, Method, Outcome } from '~~/core/journal'
+import type { First, Scope, Way } from '~~/core/diagnosis'
+import type { Stage, CameOut, Grade, JobKind, Method, Outcome } from '~~/core/journal'
 
 /** The trade's words for what the core names. */
 export const JOB_KIND_WORDS: Record<JobKind, string> = {
@@ -57,3 +58,15 @@ export const METHOD_WORDS: Record<Method, { name: string; cycle: string }> = {
     cycle: 'The whole circuit comes out; no crest is left.',
   },
 }
+/** The schools, as they are asked for. */
+export const SCOPE_WORDS: Record<Scope, string> = {
+  proven: 'Only what is proven',
+  pair: 'Master and slave together',
+  all: 'Master, slave and hose',
+}
+export const WAY_WORDS: Record<Way, string> = { replace: 'Renew', rebuild: 'Rebuild' }
+export const FIRST_WORDS: Record<First, string> = {
+  part: 'Part first',
+  bleed: 'Bleed first, then watch',
+}
+export const GRADE_WORDS: Record<Grade, string> = { gone: 'Gone', less: 'Less', same: 'The same' }

@@ -1,3 +1,57 @@
-/** What is complained of and what is found. Which fault it points to is inferred here later. */
+/**
+ * From what is said, seen, felt and measured to what is wrong, and what to look at next: the tables of complaints,
+ * findings, readings, faults and repairs, and the inference over them.
+ */
 export * from './complaints'
 export * from './findings'
+export * from './readings'
+export * from './faults'
+export {
+  NEEDS,
+  safeConditions,
+  unmet,
+  USUAL_CONDITIONS,
+  type Conditions,
+  type NeedKind,
+} from './conditions'
+export {
+  BLEED,
+  costOf,
+  priceOf,
+  REPAIRS,
+  repairOf,
+  SHOP_COSTS,
+  type Repair,
+  type ShopCosts,
+} from './repairs'
+export { fits, knowledgeOf, type Knowledge, type Priors } from './knowledge'
+export { outdone, type Evidence, type Item } from './evidence'
+export {
+  diagnose,
+  nextMove,
+  SAID_PLAINLY,
+  type Diagnosis,
+  type NextMove,
+  type Suspect,
+} from './diagnose'
+export type { Answer, Look } from './next-look'
+export type { Advice, Decision } from './advice'
+export type { Contradiction } from './contradictions'
+export type { Reason } from './reasons'
+export { GUIDES, walk, type Conclusion, type Guide, type GuideState, type GuideStep } from './guides'
+export { priorsFrom, STRENGTH, type ModelRecord, type Moved, type ShopRecord } from './record'
+export {
+  FIRSTS,
+  SCHOOL_FIGURES,
+  schools,
+  SCOPES,
+  USUAL_SCHOOL,
+  WAYS,
+  type First,
+  type Option,
+  type School,
+  type SchoolChoice,
+  type Schools,
+  type Scope,
+  type Way,
+} from './schools'

@@ -1,8 +1,7 @@
 import type { PedalReadings } from '../estimate'
 import type { Installation, RoutePoint } from '../installation'
 import type { Change } from '../whatif'
-import type { ComplaintId, FindingId } from '../diagnosis'
-import type { ReadingName } from './readings'
+import type { ComplaintId, FaultId, FindingId, Need, ReadingName, School } from '../diagnosis'
 
 /** Whose history an entry belongs to. */
 export interface Subject {
@@ -57,6 +56,43 @@ export interface Finding {
   state: 'present' | 'absent' | 'notLooked'
   phase: Phase
 }
+/** Felt and heard results are graded: a partial cure keeps its remaining cause. */
+export const GRADES = ['gone', 'less', 'same'] as const
+export type Grade = (typeof GRADES)[number]
+export interface Graded {
+  of: ComplaintId | FindingId
+  grade: Grade
+  /** What is left to cause it, as far as is known. */
+  remaining?: FaultId
+  /** What is done about it: the part that is ordered, when it is looked at again. */
+  words?: string
+}
+/** What holds in the workshop just now, and so which looks can be taken. */
+export interface Condition {
+  condition: Need
+  holds: boolean
+}
+/** A named person takes a stop-work finding over; whoever files it is that person. */
+export interface TakenOver {
+  /** A finding that stops work, or the measured rod. */
+  stop: FindingId | 'rodClearance'
+  reason: string
+}
+/** How it is gone about, and why. */
+export interface DecisionMade extends School {
+  /** Repairs that are chosen, by their names in the table. */
+  repairs: string[]
+  reasons: string[]
+  minutes: number
+  /** Parts and fluid, in the shop’s money. */
+  money: number
+  /** Chance that it comes back, as reckoned when it was decided. */
+  comebackRisk: number
+}
+/** What it was, confirmed when the job is done; it goes into the shop’s record. */
+export interface Cause {
+  faults: FaultId[]
+}
 export interface Measurement {
   reading: ReadingName
   /** In the reading's own unit: mm. */
@@ -110,6 +146,11 @@ export interface Payloads {
   complaint: Complaint
   finding: Finding
   measurement: Measurement
+  graded: Graded
+  condition: Condition
+  takenOver: TakenOver
+  decision: DecisionMade
+  cause: Cause
   parameter: Parameter
   installation: Installation
   route: RouteDrawn

@@ -1,22 +1,26 @@
 import { InputError, readCircuit } from '../circuit'
-import type { ComplaintId, FindingId } from '../diagnosis'
+import type { ComplaintId, FindingId, Need, ReadingName } from '../diagnosis'
 import type { PedalReadings } from '../estimate'
 import { withMeasured, withRoute, type Installation } from '../installation'
 import { timeline, type Standing } from './effective'
 import type {
   BleedCycle,
+  Cause,
+  Condition,
+  DecisionMade,
   Entry,
   EntryOf,
   Finding,
   Goal,
+  Graded,
   Kind,
   Measurement,
   Phase,
   Plan,
+  TakenOver,
   TopUp,
   Verdict,
 } from './entry'
-import type { ReadingName } from './readings'
 
 /** A payload that holds, and the entries behind it. */
 export interface Held<T> {
@@ -55,6 +59,14 @@ export interface JobState {
   /** Free travel and the rest as they went while bleeding, in order. */
   course: Held<Measurement>[]
   bleed: BleedLog
+  /** How each felt or heard thing went after the work. */
+  graded: Partial<Record<ComplaintId | FindingId, Held<Graded>>>
+  /** What was said to hold in the workshop; what was not is as usual. */
+  conditions: Partial<Record<Need, Held<Condition>>>
+  /** Stops that a named person has taken over. */
+  takenOver: Partial<Record<TakenOver['stop'], Held<TakenOver>>>
+  decision: Held<DecisionMade> | null
+  cause: Held<Cause> | null
   /** What is planned for the circuit; null where nothing is. */
   plan: Held<Plan> | null
   verdict: Held<Verdict> | null
@@ -81,6 +93,11 @@ export function fold(entries: readonly Entry[]): JobState {
       bottleSinceTopUp: 0,
       clearInRow: 0,
     },
+    graded: {},
+    conditions: {},
+    takenOver: {},
+    decision: null,
+    cause: null,
     plan: null,
     verdict: null,
     notes: [],
@@ -107,6 +124,21 @@ function take(state: JobState, stands: Standing): void {
     case 'measurement':
       state.readings[holds.payload.phase][holds.payload.reading] = held(stands, holds)
       if (holds.payload.phase === 'working') state.course.push(held(stands, holds))
+      break
+    case 'graded':
+      state.graded[holds.payload.of] = held(stands, holds)
+      break
+    case 'condition':
+      state.conditions[holds.payload.condition] = held(stands, holds)
+      break
+    case 'takenOver':
+      state.takenOver[holds.payload.stop] = held(stands, holds)
+      break
+    case 'decision':
+      state.decision = held(stands, holds)
+      break
+    case 'cause':
+      state.cause = held(stands, holds)
       break
     case 'bleedCycle':
       takeCycle(state.bleed, held(stands, holds))

@@ -11,6 +11,14 @@ export {
   type JobState,
   type Readings,
 } from './fold'
-export { READING_NAMES, READINGS, readingKind, type ReadingKind, type ReadingName } from './readings'
-export { completions, understand, type Said, type SayContext, type Understood } from './say'
+export { evidenceOf, conditionsOf, type Looking } from './evidence'
+export { corrected } from './correct'
+export {
+  completions,
+  understand,
+  understandAll,
+  type Said,
+  type SayContext,
+  type Understood,
+} from './say'
 export { phaseAt, STAGES, startStage, type Stage } from './stages'

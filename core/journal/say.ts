@@ -1,4 +1,12 @@
-import { COMPLAINTS, FINDINGS, type FindingKind } from '../diagnosis'
+import {
+  COMPLAINTS,
+  FINDINGS,
+  NEEDS,
+  READINGS,
+  type Finding,
+  type NeedKind,
+  type ReadingKind,
+} from '../diagnosis'
 import {
   formatOf,
   lengthInMm,
@@ -9,11 +17,10 @@ import {
   type VolumeUnit,
 } from '../quantity'
 import { CAME_OUT, type CameOut, type Payloads, type Phase } from './entry'
-import { READINGS, type ReadingKind } from './readings'
 
 /** What a short statement was understood as, before it is filed. */
 export type Said = { [K in Sayable]: { kind: K; payload: Payloads[K] } }[Sayable]
-type Sayable = 'complaint' | 'finding' | 'measurement' | 'bleedCycle' | 'topUp' | 'note'
+type Sayable = 'complaint' | 'finding' | 'measurement' | 'condition' | 'bleedCycle' | 'topUp' | 'note'
 
 export interface SayContext {
   phase: Phase
@@ -24,7 +31,10 @@ export interface SayContext {
 }
 export type Understood = { said: Said } | { problem: string }
 
-type Way = { words: string[]; read: (rest: string, context: SayContext) => Understood }
+type Way = {
+  words: readonly string[]
+  read: (rest: string, context: SayContext, word: string) => Understood
+}
 
 const CAME_OUT_WORDS: Record<CameOut, string[]> = {
   nothing: ['nothing'],
@@ -41,6 +51,7 @@ const WAYS: Way[] = [
   { words: ['top up', 'topup', 'topped up'], read: readTopUp },
   ...READINGS.map((kind) => ({ words: kind.words, read: readingReader(kind) })),
   ...FINDINGS.map((kind) => ({ words: kind.words, read: findingReader(kind) })),
+  ...NEEDS.map((kind) => ({ words: kind.words, read: conditionReader(kind) })),
   ...CAME_OUT.map((cameOut) => ({ words: CAME_OUT_WORDS[cameOut], read: cycleReader(cameOut) })),
   ...COMPLAINTS.map(({ id, words }) => ({
     words: [...words],
@@ -80,13 +91,52 @@ export function understand(text: string, context: SayContext): Understood {
   ).sort((a, b) => b.word.length - a.word.length)
   let problem: string | undefined
   for (const { way, word } of fits) {
-    const found = way.read(say.slice(word.length).trim(), context)
+    const found = way.read(say.slice(word.length).trim(), context, word)
     if ('said' in found) return found
     problem ??= found.problem
   }
   return {
     problem: problem ?? `“${text.trim()}” is not known. Start with a place, a reading or a complaint`,
   }
+}
+
+/** More statements than these in one line are not taken apart. */
+const MOST_AT_ONCE = 8
+
+/**
+ * Understands several statements in a row, with or without commas between them: “level low dark”, “boot wet, free 42”.
+ * Each is as long as can be understood; where the rest cannot, the problem of the whole is told.
+ */
+export function understandAll(
+  text: string,
+  context: SayContext,
+): { said: Said[] } | { problem: string } {
+  const whole = understand(text, context)
+  if ('said' in whole) return { said: [whole.said] }
+  const said: Said[] = []
+  let rest = text.trim()
+  while (rest !== '') {
+    if (said.length === MOST_AT_ONCE) return { problem: `At most ${MOST_AT_ONCE} statements at once` }
+    const found = longest(rest, context)
+    if (!found) return said.length > 0 ? { problem: understandProblem(rest, context) } : whole
+    said.push(found.said)
+    rest = found.rest
+  }
+  return said.length > 0 ? { said } : whole
+}
+
+function longest(text: string, context: SayContext): { said: Said; rest: string } | null {
+  const ends = [...text.matchAll(/(?:\s*[,;]\s*|\s+and\s+|\s+|$)/g)].filter(({ index }) => index > 0)
+  for (const { index, 0: gap } of ends.reverse()) {
+    const found = understand(text.slice(0, index), context)
+    if ('said' in found) return { said: found.said, rest: text.slice(index + gap.length).trim() }
+  }
+  return null
+}
+
+const understandProblem = (rest: string, context: SayContext): string => {
+  const found = understand(rest, context)
+  return 'problem' in found ? found.problem : ''
 }
 
 /** Subjects that go on from what was typed, nearest first. */
@@ -103,6 +153,17 @@ export function completions(text: string, most = 6): string[] {
   )
   return [...new Set([...states, ...starts, ...holds])].slice(0, most)
 }
+
+/** Every word with which a statement can start. */
+export const subjects = (): string[] => ['note', ...WAYS.flatMap((way) => way.words)]
+/** States of the findings that a subject names. */
+export const statesOf = (subject: string): string[] =>
+  FINDINGS.filter((kind) => kind.words.includes(subject)).flatMap((kind) => [
+    kind.present,
+    kind.absent,
+    ...PRESENT,
+    ...ABSENT,
+  ])
 
 function readingReader(kind: ReadingKind): Way['read'] {
   const pattern = kind.over
@@ -136,9 +197,11 @@ function readingReader(kind: ReadingKind): Way['read'] {
   }
 }
 
-function findingReader(kind: FindingKind & { id: Payloads['finding']['finding'] }): Way['read'] {
-  return (rest, { phase }) => {
-    const is = (words: string[]) => words.includes(rest)
+function findingReader(kind: Finding): Way['read'] {
+  return (rest, { phase }, word) => {
+    // A subject that is a state by itself needs no other: “dark”.
+    const state_ = rest === '' && word === kind.present ? word : rest
+    const is = (words: string[]) => words.includes(state_)
     const state = is([kind.present, ...PRESENT.filter((word) => word !== kind.absent)])
       ? 'present'
       : is([kind.absent, ...ABSENT])
@@ -149,6 +212,15 @@ function findingReader(kind: FindingKind & { id: Payloads['finding']['finding'] 
     if (state === null)
       return { problem: `${kind.label}: say “${kind.present}”, “${kind.absent}” or “not looked”` }
     return { said: { kind: 'finding', payload: { finding: kind.id, state, phase } } }
+  }
+}
+
+function conditionReader(kind: NeedKind): Way['read'] {
+  return (rest) => {
+    const holds = ['', 'yes', 'here', 'ok'].includes(rest)
+    if (!holds && !['no', 'not', 'gone', 'away'].includes(rest))
+      return { problem: `${kind.label}: say “yes” or “no”` }
+    return { said: { kind: 'condition', payload: { condition: kind.id, holds } } }
   }
 }
 

@@ -91,7 +91,7 @@ describe('the verdict', () => {
       { finding: 'forkCracked', state: 'absent', phase: 'working' },
     ]
     expect(verdictOf([cracked]).outcome).toBe('stop')
-    expect(openStops(folded([cracked])).map((one) => one.finding)).toEqual(['forkCracked'])
+    expect(openStops(folded([cracked])).map((one) => one.stop)).toEqual(['forkCracked'])
     expect(verdictOf([cracked, mended]).outcome).toBe('pass')
   })
 

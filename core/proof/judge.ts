@@ -1,7 +1,7 @@
 import { isImplausible, rodState, WANTED_RESERVE } from '../circuit'
-import { findingKind, FINDINGS, type FindingId } from '../diagnosis'
+import { findingKind, FINDINGS, type FindingId, readingKind, READINGS } from '../diagnosis'
 import { assumedFigures, type Installation } from '../installation'
-import { readingKind, READINGS, type JobState, type Verdict, type VerdictReason } from '../journal'
+import type { Held, JobState, TakenOver, Verdict, VerdictReason } from '../journal'
 import { formatOf, type Format } from '../quantity'
 import { misfit } from './meaning'
 import { phaseFigures, type PhaseFigures } from './phase'
@@ -43,13 +43,39 @@ export function judge(
   return { before, after, verdict: { outcome, reasons } }
 }
 
-/** Stop-work findings that are present and were not later found absent. */
-export function openStops(state: JobState): { finding: FindingId; words: string }[] {
-  const open: { finding: FindingId; words: string }[] = []
-  for (const { id, stop } of FINDINGS)
-    if (stop && latest(state, id) === 'present') open.push({ finding: id, words: stop })
+/** A stop that is open: nobody goes on along that path until it is mended or somebody takes it over. */
+export interface OpenStop {
+  stop: TakenOver['stop']
+  words: string
+  /** Who took it over and why; null while nobody has. */
+  takenOver: Held<TakenOver> | null
+}
+
+/**
+ * Stop-work findings that are present and were not later found absent, and a rod that is measured too long before the
+ * work is proven.
+ */
+export function openStops(state: JobState, portClosure?: number): OpenStop[] {
+  const open: OpenStop[] = []
+  const add = (stop: OpenStop['stop'], words: string) =>
+    open.push({ stop, words, takenOver: state.takenOver[stop] ?? null })
+  const rebuilding = state.decision?.payload.way === 'rebuild'
+  for (const { id, stop, stopsOnly } of FINDINGS)
+    if (stop && (!stopsOnly || rebuilding) && latest(state, id) === 'present') add(id, stop)
+  const { after, working, asFound } = state.readings
+  const measured = (after.rodClearance ?? working.rodClearance ?? asFound.rodClearance)?.payload.value
+  if (portClosure === undefined || measured === undefined) return open
+  const rod = rodState(measured, portClosure)
+  if (rod === 'portCovered')
+    add('rodClearance', 'The rod covers the port at rest: shorten it before anything else.')
+  else if (rod === 'preloaded')
+    add('rodClearance', 'The rod holds the piston in and part covers the port: set it before going on.')
   return open
 }
+
+/** The same without those that a named person has taken over. */
+export const blockingStops = (stops: readonly OpenStop[]): OpenStop[] =>
+  stops.filter(({ takenOver }) => takenOver === null)
 
 /** What was last said of a finding, the later phase over the earlier. */
 function latest(state: JobState, id: FindingId): 'present' | 'absent' | 'notLooked' {
@@ -60,8 +86,13 @@ function latest(state: JobState, id: FindingId): 'present' | 'absent' | 'notLook
   return 'notLooked'
 }
 
+/** Taken over, it no longer stops; it is not mended either, and so nothing is proven yet. */
 const stopFindings = (state: JobState): VerdictReason[] =>
-  openStops(state).map(({ finding, words }) => ({ rule: finding, outcome: 'stop', words }))
+  openStops(state).map(({ stop, words, takenOver }) =>
+    takenOver
+      ? { rule: stop, outcome: 'notYet', words: `${words} Taken over: ${takenOver.payload.reason}` }
+      : { rule: stop, outcome: 'stop', words },
+  )
 
 function rod({ installation }: PhaseFigures, state: JobState, f: Format): VerdictReason[] {
   const reading = state.readings.after.rodClearance?.payload.value

@@ -1,5 +1,4 @@
-import type { FindingId } from '../diagnosis'
-import type { ReadingName } from '../journal'
+import { type FindingId, type ReadingName } from '../diagnosis'
 
 /** Limits of acceptance: each with the reason that a lead may dispute. */
 export const LIMITS = {

@@ -2,6 +2,7 @@ import { SequelizeStorage, Umzug } from 'umzug'
 import type { Database } from './database'
 import { firstTables } from './migrations/0001-first-tables'
 import { unitsOfPeople } from './migrations/0002-units-of-people'
+import { theShop } from './migrations/0003-the-shop'
 
 /** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
 export interface Migration {
@@ -10,7 +11,7 @@ export interface Migration {
   down: string[]
 }
 
-const MIGRATIONS: readonly Migration[] = [firstTables, unitsOfPeople]
+const MIGRATIONS: readonly Migration[] = [firstTables, unitsOfPeople, theShop]
 export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
 
 export function migrator({ sequelize }: Database) {

@@ -22,6 +22,7 @@ export interface VehicleRow extends Row<VehicleRow> {
   id: string
   name: string
   plate: string | null
+  model: CreationOptional<string | null>
   createdAt: CreationOptional<Date>
   lastSequence: CreationOptional<number>
 }
@@ -46,11 +47,19 @@ export interface EntryRow extends Row<EntryRow> {
   withdraws: string | null
 }
 
+/** One row: this shop. */
+export interface ShopRow extends Row<ShopRow> {
+  id: number
+  settings: string
+  changedAt: Date
+}
+
 export interface Models {
   Person: ModelStatic<PersonRow>
   Vehicle: ModelStatic<VehicleRow>
   Job: ModelStatic<JobRow>
   Entry: ModelStatic<EntryRow>
+  Shop: ModelStatic<ShopRow>
 }
 
 const ulid = DataTypes.CHAR(26)
@@ -71,6 +80,7 @@ export function defineModels(sequelize: Sequelize): Models {
       id: key,
       name: { type: DataTypes.STRING(120), allowNull: false },
       plate: DataTypes.STRING(20),
+      model: DataTypes.STRING(80),
       createdAt: made,
       lastSequence: count,
     }),
@@ -81,6 +91,11 @@ export function defineModels(sequelize: Sequelize): Models {
       kind: { type: DataTypes.STRING(24), allowNull: false },
       createdAt: made,
       lastSequence: count,
+    }),
+    Shop: sequelize.define<ShopRow>('shop', {
+      id: { type: DataTypes.TINYINT.UNSIGNED, primaryKey: true },
+      settings: { type: DataTypes.TEXT, allowNull: false },
+      changedAt: { type: DataTypes.DATE(3), allowNull: false },
     }),
     Entry: sequelize.define<EntryRow>('entries', {
       id: key,

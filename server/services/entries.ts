@@ -8,7 +8,7 @@ import { notFound, Refusal } from './refusal'
 const columnOf = ({ type, id }: Subject) =>
   type === 'job' ? { jobId: id, vehicleId: null } : { jobId: null, vehicleId: id }
 
-function shownEntry(row: InferAttributes<EntryRow>): Entry {
+export function shownEntry(row: InferAttributes<EntryRow>): Entry {
   const entry = {
     id: row.id,
     subject: row.jobId ? { type: 'job', id: row.jobId } : { type: 'vehicle', id: row.vehicleId },

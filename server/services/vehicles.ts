@@ -9,6 +9,7 @@ const shownVehicle = (row: VehicleRow): Vehicle => ({
   id: row.id,
   name: row.name,
   plate: row.plate,
+  model: row.model,
   createdAt: row.createdAt.toISOString(),
   lastSequence: row.lastSequence,
 })
@@ -28,7 +29,7 @@ export async function listVehicles(
 /** A vehicle with its first entries, all or nothing; the same again changes nothing. */
 export async function addVehicle(
   database: Database,
-  { id, name, plate, entries }: NewVehicleBody,
+  { id, name, plate, model, entries }: NewVehicleBody,
 ): Promise<{ vehicle: Vehicle; created: boolean }> {
   if (!entries.some((entry) => entry.kind === 'installation'))
     throw new Refusal(422, 'no-installation', 'A vehicle needs its installation', [
@@ -36,8 +37,11 @@ export async function addVehicle(
     ])
   return database.sequelize.transaction(async (transaction) => {
     const known = await database.models.Vehicle.findByPk(id, { transaction })
-    const wanted = { name: name.trim(), plate: plate?.trim() ?? null }
-    if (known && (known.name !== wanted.name || known.plate !== wanted.plate))
+    const wanted = { name: name.trim(), plate: plate?.trim() ?? null, model: model?.trim() ?? null }
+    if (
+      known &&
+      (known.name !== wanted.name || known.plate !== wanted.plate || known.model !== wanted.model)
+    )
       throw new Refusal(409, 'taken', 'Another vehicle has this id')
     const row = known ?? (await database.models.Vehicle.create({ id, ...wanted }, { transaction }))
     const subject = { type: 'vehicle', id } as const

@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { readingKind } from '~~/core/diagnosis'
 import { LEAST_EFFECTIVE, TAPE_READINGS, type Estimate, type TapeReading } from '~~/core/estimate'
 import { assumedFigures, installationField } from '~~/core/installation'
-import { readingKind } from '~~/core/journal'
 import type { CoreUnit } from '~~/core/quantity'
 
 /** What nobody knows: what a few tape readings say all the same, how much of it is guess, and what to read next. */

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { COMPLAINTS, FINDINGS, PLACES, type ComplaintId } from '~~/core/diagnosis'
-import { READINGS } from '~~/core/journal'
+import { COMPLAINTS, FINDINGS, PLACES, type ComplaintId, READINGS } from '~~/core/diagnosis'
 
 /** What is complained of, seen and measured, and what the measurements mean. */
 const { id, state, proof, file, withdraw, installation } = useJob()

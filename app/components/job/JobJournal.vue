@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-import { readingKind, type Entry } from '~~/core/journal'
+import type { Entry } from '~~/core/journal'
+import { readingKind } from '~~/core/diagnosis'
 
 /** Everything that was filed, newest first: nothing is erased, each entry can be taken back or put right. */
 const open = defineModel<boolean>({ required: true })

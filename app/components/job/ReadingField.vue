@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { readingKind, type Phase, type ReadingName } from '~~/core/journal'
+import type { Phase } from '~~/core/journal'
+import { readingKind, type ReadingName } from '~~/core/diagnosis'
 import { numberIn } from '~~/core/quantity'
 
 /** One reading: its last value, and a field that files a new one. What is typed stays until it is filed. */

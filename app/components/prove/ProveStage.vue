@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { READINGS, type Outcome } from '~~/core/journal'
+import type { Outcome } from '~~/core/journal'
+import { READINGS } from '~~/core/diagnosis'
 import { proofChecks, sameVerdict } from '~~/core/proof'
 
 /** The same measurements again, the checks, and the verdict with its reasons and figures. */

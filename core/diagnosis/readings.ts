@@ -1,3 +1,5 @@
+import type { FindingId, Need } from './findings'
+
 /** What is measured on a job, with tape, rule, watch and foot. */
 export const READING_NAMES = [
   'freeTravel',
@@ -24,6 +26,14 @@ export interface ReadingKind {
   words: string[]
   /** Worth measuring again to prove the work. */
   proves: boolean
+  /** Hands on the vehicle; engineering judgement. */
+  minutes: number
+  tools: string
+  needs: readonly Need[]
+  /** One standard deviation of the reading itself, mm, and why. */
+  error: readonly [sigma: number, reason: string]
+  /** The yes-or-no finding that this figure takes the place of. */
+  insteadOf?: FindingId
 }
 
 export const READINGS: readonly ReadingKind[] = [
@@ -36,6 +46,10 @@ export const READINGS: readonly ReadingKind[] = [
     how: 'One finger on the pad until it meets resistance; tape along the pad’s path.',
     words: ['free', 'free travel'],
     proves: true,
+    minutes: 3,
+    tools: 'tape',
+    needs: ['pedal'],
+    error: [1, 'A tape held to a moving pad.'],
   },
   {
     name: 'takeUpHeight',
@@ -46,6 +60,10 @@ export const READINGS: readonly ReadingKind[] = [
     how: 'Let the pedal up slowly; pad centre above floor or stop where the clutch bites.',
     words: ['take-up', 'takeup', 'take up', 'bite'],
     proves: true,
+    minutes: 3,
+    tools: 'tape',
+    needs: ['pedal', 'engine'],
+    error: [2, 'The bite is felt within two millimetres.'],
   },
   {
     name: 'padHeight',
@@ -56,6 +74,10 @@ export const READINGS: readonly ReadingKind[] = [
     how: 'Pad centre above floor or stop, along its path, pedal up.',
     words: ['height', 'pad', 'pad height'],
     proves: false,
+    minutes: 2,
+    tools: 'tape',
+    needs: [],
+    error: [1, 'A tape against carpet.'],
   },
   {
     name: 'rodStroke',
@@ -66,6 +88,10 @@ export const READINGS: readonly ReadingKind[] = [
     how: 'One called stroke; rule at the slave’s rod. Nobody’s hands at the fork.',
     words: ['stroke', 'rod stroke', 'rod'],
     proves: true,
+    minutes: 5,
+    tools: 'rule',
+    needs: ['helper', 'pedal', 'underneath'],
+    error: [0.5, 'A rule beside a moving rod.'],
   },
   {
     name: 'sink',
@@ -77,6 +103,11 @@ export const READINGS: readonly ReadingKind[] = [
     how: 'Steady foot for a minute; how far the pad went down.',
     words: ['sink', 'sinks', 'sank'],
     proves: true,
+    minutes: 3,
+    tools: 'tape, watch',
+    needs: ['pedal'],
+    error: [1, 'A tape held to a pad under a steady foot.'],
+    insteadOf: 'heldSinks',
   },
   {
     name: 'rodClearance',
@@ -87,6 +118,11 @@ export const READINGS: readonly ReadingKind[] = [
     how: 'Play at the rod before the piston is felt. Below 0: how far the rod is too long for its pin to slide in.',
     words: ['clearance', 'rod clearance', 'rod play'],
     proves: true,
+    minutes: 3,
+    tools: 'feeler or rule',
+    needs: [],
+    error: [0.15, 'Felt at the rod, not seen.'],
+    insteadOf: 'rodTight',
   },
   {
     name: 'reservoirDrop',
@@ -98,6 +134,11 @@ export const READINGS: readonly ReadingKind[] = [
     how: 'Mark the level, wait hours rather than a minute, rule again.',
     words: ['level fell', 'drop', 'level drop'],
     proves: false,
+    minutes: 3,
+    tools: 'marker, rule',
+    needs: ['hours'],
+    error: [0.5, 'A mark on the side of the reservoir.'],
+    insteadOf: 'toppedUp',
   },
   {
     name: 'pumpUpGain',
@@ -108,6 +149,11 @@ export const READINGS: readonly ReadingKind[] = [
     how: 'Three quick strokes, then free travel again: how much shorter it is.',
     words: ['pump', 'gain', 'pump gain'],
     proves: false,
+    minutes: 3,
+    tools: 'tape',
+    needs: ['pedal'],
+    error: [1.5, 'The difference of two tapes.'],
+    insteadOf: 'pumpsUp',
   },
 ]
 

@@ -1,0 +1,70 @@
+import type { ComplaintId } from './complaints'
+import { TELLING_READINGS, type TellingReading } from './expect'
+import type { FindingId } from './findings'
+import type { Knowledge } from './knowledge'
+import type { Figure, Known } from './posterior'
+import { READINGS, type ReadingName } from './readings'
+
+/** What has been said, found and measured on a vehicle. What was not looked at is simply not in it. */
+export interface Evidence {
+  complaints: readonly ComplaintId[]
+  findings: Readonly<Partial<Record<FindingId, 'present' | 'absent'>>>
+  readings: Readonly<Partial<Record<ReadingName, { value: number; duration?: number }>>>
+}
+
+/** One thing that is known, as it is named on a screen. */
+export type Item =
+  | { kind: 'complaint'; id: ComplaintId }
+  | { kind: 'finding'; id: FindingId; state: 'present' | 'absent' }
+  | { kind: 'reading'; id: TellingReading; value: number; duration?: number }
+
+const tells = (name: ReadingName): name is TellingReading =>
+  (TELLING_READINGS as readonly ReadingName[]).includes(name)
+
+/** Findings that a figure has taken the place of: a number outweighs a yes or no that somebody guessed. */
+export function outdone({ readings }: Evidence): Set<FindingId> {
+  const set = new Set<FindingId>()
+  for (const { name, insteadOf } of READINGS) if (insteadOf && readings[name]) set.add(insteadOf)
+  return set
+}
+
+/** What counts of the evidence on this vehicle, each thing once. */
+export function itemsOf(knowledge: Knowledge, evidence: Evidence): Item[] {
+  const items: Item[] = []
+  for (const id of evidence.complaints) items.push({ kind: 'complaint', id })
+  const skip = outdone(evidence)
+  for (const [id, state] of Object.entries(evidence.findings) as [FindingId, 'present' | 'absent'][])
+    if (knowledge.place.has(id) && !skip.has(id)) items.push({ kind: 'finding', id, state })
+  for (const [id, reading] of Object.entries(evidence.readings) as [
+    ReadingName,
+    { value: number; duration?: number },
+  ][]) {
+    if (!tells(id)) continue
+    // A concentric slave has no rod at which a rule could be held.
+    if (id === 'rodStroke' && knowledge.installation.circuit.slave.type === 'concentric') continue
+    items.push({ kind: 'reading', id, ...reading })
+  }
+  return items
+}
+
+export function figureOf(
+  { expected }: Knowledge,
+  { id, value, duration }: Extract<Item, { kind: 'reading' }>,
+): Figure {
+  return { value, expected: expected.of(id, duration), span: expected.span(id) }
+}
+
+/** The same, as the network is asked. */
+export function knownOf(knowledge: Knowledge, items: readonly Item[]): Known {
+  const present: number[] = []
+  const absent: number[] = []
+  const figures: Figure[] = []
+  for (const item of items) {
+    if (item.kind === 'reading') figures.push(figureOf(knowledge, item))
+    else {
+      const list = item.kind === 'finding' && item.state === 'absent' ? absent : present
+      list.push(knowledge.place.get(item.id)!)
+    }
+  }
+  return { present, absent, figures }
+}

@@ -1,0 +1,281 @@
+import {
+  freeTravel,
+  masterArea,
+  MEASURING_ERROR,
+  propagate,
+  solveCircuit,
+  TOUCH_FORCE,
+  type Circuit,
+} from '../circuit'
+import { uncertaintyOf, type Installation } from '../installation'
+import { affected, changesCircuit, sound, TIMED, together } from './effects'
+import type { Effect, Fault, Severity } from './faults'
+import { wayCount, type Sets } from './network'
+import type { Expected } from './posterior'
+import { readingKind, type ReadingName } from './readings'
+
+/** Readings from which faults are told; pad height only says how much travel there is. */
+export const TELLING_READINGS = [
+  'freeTravel',
+  'takeUpHeight',
+  'rodStroke',
+  'sink',
+  'rodClearance',
+  'reservoirDrop',
+  'pumpUpGain',
+] as const satisfies readonly ReadingName[]
+export type TellingReading = (typeof TELLING_READINGS)[number]
+
+/** Judgement, each with its reason; disputed here and nowhere else. */
+const GUESSES = {
+  /** Share of the free travel that air costs which three quick strokes win back, and how far that varies. */
+  pumped: { share: 0.6, spread: 0.25 },
+  /** mm; how differently good hands set a rod. */
+  rodSet: 0.3,
+  /** Share; a reservoir’s surface by eye. */
+  area: 0.2,
+  /** A pad cannot sink farther than about this share of its travel. */
+  sinksAtMost: 0.85,
+} as const
+
+/** What the tape shows of a circuit, mm. */
+const CHANNELS = ['freeTravel', 'takeUpHeight', 'rodStroke', 'pumpUpGain'] as const
+type Channel = (typeof CHANNELS)[number]
+
+function shown(circuit: Circuit): number[] {
+  const { engagement, at } = solveCircuit(circuit)
+  const free = freeTravel(circuit)
+  const airFree = circuit.air > 0 ? freeTravel({ ...circuit, air: 0 }) : free
+  // Where full travel never frees the disc there is nothing to take up.
+  const takeUp = engagement === null ? 0 : circuit.pedal.travel - engagement
+  return [free, takeUp, at.rodStroke, GUESSES.pumped.share * (free - airFree)]
+}
+
+/** What is to be read on this circuit for each way of being severe; made once per circuit. */
+export interface Expectations {
+  /** Pad travel from up to floor, mm: no reading at the pad exceeds it. */
+  readonly travel: number
+  /** @param duration of the hold, s, where the reading is taken over one. */
+  of(reading: TellingReading, duration?: number): Expected
+  /** Span of what could be read at all, mm. */
+  span(reading: TellingReading): number
+}
+
+/**
+ * Works out what each way of being severe makes one read. Each fault alone and each pair is solved on the circuit;
+ * three together are put together from their pairs (what three change beyond what each two do is left out).
+ */
+export function expectations(
+  installation: Installation,
+  sets: Sets,
+  faults: readonly Pick<Fault, 'severities'>[],
+): Expectations {
+  const base = sound(installation.circuit)
+  const severities = sets.grades.map(({ fault, severity }) => faults[fault]!.severities![severity]!)
+  const tables = pairTables(base, sets, severities)
+  const own = ownVariance({ ...installation, circuit: base })
+  const perFlow = base.pedal.ratio / masterArea(base)
+  const cache = new Map<string, Expected>()
+
+  function build(reading: TellingReading, duration: number): Expected {
+    const [error] = readingKind(reading).error
+    const channel = CHANNELS.indexOf(reading as Channel)
+    if (channel >= 0) {
+      const extra = reading === 'pumpUpGain' ? GUESSES.pumped.spread / GUESSES.pumped.share : 0
+      return tables.shown(channel, error * error + own[channel]!, extra)
+    }
+    const scale =
+      reading === 'sink'
+        ? duration * perFlow
+        : reading === 'reservoirDrop'
+          ? duration / 3600 / installation.reservoir.area
+          : 1
+    const rod = reading === 'rodClearance'
+    const parts = severities.map(({ effect }) => amount(reading, effect) * scale)
+    const widths = severities.map(({ spread }, i) => (spread * parts[i]!) ** 2)
+    const made = summed(
+      kindsOf(
+        sets,
+        parts.map((part, i) => (part === 0 ? null : `${part} ${widths[i]}`)),
+      ),
+      parts,
+      widths,
+      rod ? base.master.pushrodClearance : 0,
+      error * error + (rod ? GUESSES.rodSet ** 2 : 0),
+    )
+    const most = reading === 'sink' ? GUESSES.sinksAtMost * base.pedal.travel : Infinity
+    const byEye = reading === 'reservoirDrop' ? GUESSES.area : 0
+    for (let k = 0; k < made.mean.length; k++) {
+      const value = made.mean[k]!
+      made.sigma[k] = Math.hypot(made.sigma[k]!, byEye * value)
+      made.mean[k] = Math.min(value, most)
+    }
+    return made
+  }
+
+  return {
+    travel: base.pedal.travel,
+    of(reading, duration = readingKind(reading).over ?? 0) {
+      const key = `${reading}${duration}`
+      const known = cache.get(key)
+      if (known) return known
+      const made = build(reading, duration)
+      cache.set(key, made)
+      return made
+    },
+    span: (reading) =>
+      reading === 'rodClearance' ? 12 : reading === 'reservoirDrop' ? 100 : base.pedal.travel,
+  }
+}
+
+function amount(reading: TellingReading, effect: Effect): number {
+  switch (reading) {
+    case 'sink':
+      return (effect.bypass ?? 0) + (effect.loss ?? 0)
+    case 'reservoirDrop':
+      return effect.standing ?? 0
+    default:
+      return (effect.clearance ?? 0) + (effect.pinPlay ?? 0)
+  }
+}
+
+/** Kinds of ways: those whose grades that matter are alike are one kind. */
+interface Kinds {
+  /** Kind of each way. */
+  kind: Int32Array
+  /** Grades of kind i that matter, at 3i, 3i+1, 3i+2; −1 where it has fewer. */
+  grades: Int32Array
+}
+
+/** @param alike what tells a grade's effect from another's; null where it does not matter. */
+function kindsOf(sets: Sets, alike: readonly (string | null)[]): Kinds {
+  const first = new Map<string, number>()
+  const stand = alike.map((key, grade) => {
+    if (key === null) return -1
+    if (!first.has(key)) first.set(key, grade)
+    return first.get(key)!
+  })
+  const n = alike.length + 1
+  const known = new Map<number, number>()
+  const grades: number[] = []
+  const kind = new Int32Array(wayCount(sets))
+  const own: number[] = []
+  for (let k = 0; k < kind.length; k++) {
+    own.length = 0
+    for (let m = 3 * k; m < 3 * k + 3 && sets.graded[m]! >= 0; m++) {
+      const grade = stand[sets.graded[m]!]!
+      if (grade >= 0) own.push(grade)
+    }
+    if (own.length > 1) own.sort((a, b) => a - b)
+    let code = 0
+    for (const grade of own) code = code * n + grade + 1
+    let at = known.get(code)
+    if (at === undefined) {
+      at = grades.length / 3
+      known.set(code, at)
+      grades.push(own[0] ?? -1, own[1] ?? -1, own[2] ?? -1)
+    }
+    kind[k] = at
+  }
+  return { kind, grades: Int32Array.from(grades) }
+}
+
+/** For each kind of way the sum of what its grades add. */
+function summed(
+  { kind, grades }: Kinds,
+  parts: ArrayLike<number>,
+  widths: ArrayLike<number>,
+  start: number,
+  variance: number,
+): Expected {
+  const count = grades.length / 3
+  const expected = { mean: new Float64Array(count), sigma: new Float64Array(count), kind }
+  for (let i = 0; i < count; i++) {
+    let value = start
+    let spread = variance
+    for (let m = 3 * i; m < 3 * i + 3; m++) {
+      const grade = grades[m]!
+      if (grade < 0) break
+      value += parts[grade]!
+      spread += widths[grade]!
+    }
+    expected.mean[i] = value
+    expected.sigma[i] = Math.sqrt(spread)
+  }
+  return expected
+}
+
+/** Variance of what the tape shows of a sound circuit, from all of it that is not exactly known, mm². */
+function ownVariance(installation: Installation): number[] {
+  const { circuit } = installation
+  const quantities = uncertaintyOf(installation)
+  const finger = MEASURING_ERROR.touchForce * TOUCH_FORCE
+  const byFinger =
+    (freeTravel(circuit, TOUCH_FORCE + finger) - freeTravel(circuit, TOUCH_FORCE - finger)) / 2
+  const sigma = (channel: number) => propagate(circuit, quantities, (c) => shown(c)[channel]!).sigma
+  return [sigma(0) ** 2 + byFinger ** 2, sigma(1) ** 2, sigma(2) ** 2, 0]
+}
+
+/** Changes of each channel by each severity alone, and what two together change beyond their sum. */
+function pairTables(base: Circuit, sets: Sets, severities: readonly Severity[]) {
+  const n = severities.length
+  const start = shown(base)
+  const known = new Map<string, number[]>()
+  const withAll = (all: readonly Effect[]): number[] => {
+    const effect = together(all)
+    const key = keyOf(effect)
+    const there = known.get(key)
+    if (there) return there
+    const found = shown(affected(base, effect))
+    known.set(key, found)
+    return found
+  }
+  const alone = CHANNELS.map(() => new Float64Array(n))
+  const beyond = CHANNELS.map(() => new Float64Array(n * n))
+  const matter = severities.map(({ effect }) => changesCircuit(effect))
+  const kinds = kindsOf(
+    sets,
+    severities.map(({ effect, spread }, i) => (matter[i] ? `${keyOf(effect)} ${spread}` : null)),
+  )
+  severities.forEach(({ effect }, i) => {
+    if (!matter[i]) return
+    const found = withAll([effect])
+    alone.forEach((changes, c) => (changes[i] = found[c]! - start[c]!))
+  })
+  for (let i = 0; i < n; i++)
+    for (let k = i; k < n; k++) {
+      if (!matter[i] || !matter[k]) continue
+      const found = withAll([severities[i]!.effect, severities[k]!.effect])
+      beyond.forEach((more, c) => {
+        more[i * n + k] = found[c]! - start[c]! - alone[c]![i]! - alone[c]![k]!
+        more[k * n + i] = more[i * n + k]!
+      })
+    }
+  return {
+    /** Mean and spread of a channel; `extra` widens by a share of the mean itself. */
+    shown(channel: number, variance: number, extra: number): Expected {
+      const one = alone[channel]!
+      const two = beyond[channel]!
+      const widths = severities.map(({ spread }, i) => (spread * one[i]!) ** 2)
+      const made = summed(kinds, one, widths, start[channel]!, variance)
+      const { mean } = made
+      for (let k = 0; k < mean.length; k++) {
+        const a = kinds.grades[3 * k]!
+        const b = kinds.grades[3 * k + 1]!
+        const c = kinds.grades[3 * k + 2]!
+        if (b >= 0) mean[k]! += two[a * n + b]!
+        if (c >= 0) mean[k]! += two[a * n + c]! + two[b * n + c]!
+        if (mean[k]! < 0) mean[k] = 0
+        if (extra > 0) made.sigma[k] = Math.hypot(made.sigma[k]!, extra * mean[k]!)
+      }
+      return made
+    },
+  }
+}
+
+const keyOf = (effect: Effect): string =>
+  Object.entries(effect)
+    .filter(([name]) => !TIMED.has(name))
+    .map(([name, value]) => `${name}${value}`)
+    .sort()
+    .join()

@@ -1,0 +1,53 @@
+/** What is seen, felt and heard, by the place where one looks. The reason says what it speaks for. */
+export type Place = 'footwell' | 'engineBay' | 'underneath' | 'road'
+
+export const PLACES: readonly { id: Place; label: string }[] = [
+  { id: 'footwell', label: 'Footwell' },
+  { id: 'engineBay', label: 'Engine bay' },
+  { id: 'underneath', label: 'Under it' },
+  { id: 'road', label: 'At the pedal and on the road' },
+]
+
+/** What must be so before a look can be taken. */
+export type Need =
+  'helper' | 'pedal' | 'underneath' | 'engine' | 'road' | 'slaveOff' | 'circuitOpen' | 'hours'
+
+/** What kind of vehicle, or of job, a row is for. */
+export type Only =
+  'external' | 'concentric' | 'adjustable' | 'selfAdjusting' | 'hose' | 'bleeder' | 'shared'
+
+export interface FindingKind {
+  id: string
+  place: Place
+  label: string
+  /** What is said when it is there, and when it was looked for and is not. */
+  present: string
+  absent: string
+  how: string
+  /** What it speaks for. */
+  reason: string
+  /** Hands on the vehicle, once one stands there; engineering judgement. */
+  minutes: number
+  tools: string
+  needs: readonly Need[]
+  /** Chance that it is there though no fault of the table makes it so, and why. */
+  leak: readonly [chance: number, reason: string]
+  /** How it is said on the say-line. */
+  words: string[]
+  caution?: string
+  only?: Only
+  /** Felt or heard: afterwards it may be gone, less or the same. */
+  felt?: true
+  /** Worth a glance on any job, complaint or none. */
+  glance?: true
+  /** Belongs to the proof of finished work, not to the search. */
+  proveOnly?: true
+  /** Ends work on that path until it is mended or a named person takes it over. */
+  stop?: string
+  /** Stops only those who would do this. */
+  stopsOnly?: 'rebuild'
+  /** What nobody may do meanwhile. */
+  bars?: readonly Need[]
+}
+
+export const row = <const T extends FindingKind>(kind: T): T => kind

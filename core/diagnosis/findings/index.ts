@@ -1,0 +1,16 @@
+import { ENGINE_BAY } from './engine-bay'
+import type { FindingKind } from './finding'
+import { FOOTWELL } from './footwell'
+import { ROAD } from './road'
+import { UNDERNEATH } from './underneath'
+
+/** Everything that can be seen, felt or heard, in the order that wastes least time. Each figure is judgement, with its reason. */
+const TABLE = [...ENGINE_BAY, ...FOOTWELL, ...UNDERNEATH, ...ROAD] as const
+
+export type FindingId = (typeof TABLE)[number]['id']
+export type Finding = FindingKind & { id: FindingId }
+export const FINDINGS: readonly Finding[] = TABLE
+const byId = new Map<string, Finding>(FINDINGS.map((kind) => [kind.id, kind]))
+export const findingKind = (id: FindingId): Finding => byId.get(id)!
+export const FINDING_IDS = FINDINGS.map((kind) => kind.id)
+export { PLACES, type FindingKind, type Need, type Only, type Place } from './finding'

@@ -1,0 +1,212 @@
+import type { Guide } from './guide'
+
+/** Where the fluid goes, or where the air comes in. */
+export const WHERE_IT_GOES: readonly Guide[] = [
+  {
+    id: 'wipe',
+    label: 'Wipe, work, look again',
+    tells: 'A leak of today from a stain of last year.',
+    needs: ['underneath', 'helper', 'pedal'],
+    only: 'external',
+    caution: 'Nobody’s hands at the fork while the pedal moves.',
+    steps: [
+      {
+        id: 'boot',
+        say: 'Peel the slave’s boot back. Wet?',
+        ask: 'finding',
+        finding: 'bootWet',
+        present: 'again',
+        absent: 'union',
+      },
+      {
+        id: 'again',
+        say: 'Wipe it dry, boot back, ten strokes. Wet again?',
+        ask: 'finding',
+        finding: 'bootWetAgain',
+        present: 'above',
+        absent: { words: 'Old fluid. The slave’s seal holds now.', points: [] },
+      },
+      {
+        id: 'above',
+        say: 'Is the union above it dry, so that nothing ran down?',
+        ask: 'finding',
+        finding: 'slaveUnionDamp',
+        present: {
+          words: 'The union leaks; mend it and look at the boot again.',
+          points: ['unionLeak'],
+        },
+        absent: { words: 'The slave’s seal leaks.', points: ['slaveLeak'] },
+      },
+      {
+        id: 'union',
+        say: 'Wipe the union at the slave, ten strokes. Damp?',
+        ask: 'finding',
+        finding: 'slaveUnionDamp',
+        present: { words: 'The union leaks.', points: ['unionLeak'] },
+        absent: 'outlet',
+      },
+      {
+        id: 'outlet',
+        say: 'Wipe the master’s outlet, ten strokes. Damp?',
+        ask: 'finding',
+        finding: 'outletDamp',
+        present: { words: 'The outlet union leaks.', points: ['outletLeak'] },
+        absent: 'housing',
+      },
+      {
+        id: 'housing',
+        say: 'Lamp on the hole below the bell housing. Wet?',
+        ask: 'finding',
+        finding: 'bellHoleWet',
+        present: 'oil',
+        absent: { words: 'Dry everywhere: not outside.', points: ['masterBypass', 'unionDraws'] },
+      },
+      {
+        id: 'oil',
+        say: 'Rub it: engine or gear oil?',
+        ask: 'finding',
+        finding: 'dripIsOil',
+        present: { words: 'Oil: engine or gearbox, and perhaps the disc.', points: ['discWorn'] },
+        absent: { words: 'Brake fluid: the slave leaks inward.', points: ['slaveLeakInside'] },
+      },
+    ],
+  },
+  {
+    id: 'sinkWatch',
+    label: 'Sink, with the reservoir watched',
+    tells: 'Leaking outside from bypassing inside.',
+    needs: ['pedal'],
+    steps: [
+      {
+        id: 'sink',
+        say: 'Steady foot for a minute: how far does the pad sink?',
+        ask: 'reading',
+        reading: 'sink',
+        over: 2,
+        much: 'drop',
+        little: { words: 'It holds: neither cup nor joint loses fluid now.', points: [] },
+      },
+      {
+        id: 'drop',
+        say: 'Mark the level and leave it for hours, pedal up; a minute shows nothing in most reservoirs. How far has it fallen?',
+        ask: 'reading',
+        reading: 'reservoirDrop',
+        over: 1.5,
+        much: {
+          words:
+            'It goes outside. Wipe all joints, work the pedal, look again; the bell housing’s hole too.',
+          points: [
+            'slaveLeak',
+            'masterRearLeak',
+            'unionLeak',
+            'outletLeak',
+            'hoseLeak',
+            'concentricLeak',
+          ],
+        },
+        little: 'dry',
+      },
+      {
+        id: 'dry',
+        say: 'Level unmoved. Is the master’s rod end dry?',
+        ask: 'finding',
+        finding: 'rodEndDamp',
+        present: {
+          words: 'A slow leak at the rod end as well.',
+          points: ['masterRearLeak', 'masterBypass'],
+        },
+        absent: {
+          words: 'Dry parts and a level that stays: the master’s primary cup.',
+          points: ['masterBypass'],
+        },
+      },
+    ],
+  },
+  {
+    id: 'overnight',
+    label: 'Overnight stand',
+    tells: 'A joint that draws air from air that was left in.',
+    needs: ['hours', 'pedal'],
+    steps: [
+      {
+        id: 'evening',
+        say: 'In the evening: free travel by tape, level marked.',
+        ask: 'reading',
+        reading: 'freeTravel',
+        over: 0,
+        much: 'morning',
+        little: 'morning',
+      },
+      {
+        id: 'morning',
+        say: 'In the morning, before the first stroke: is free travel longer than it was?',
+        ask: 'finding',
+        finding: 'fadesOvernight',
+        present: 'level',
+        absent: {
+          words: 'Unchanged: nothing draws. What air there is was left in; bleed it.',
+          points: ['airFromWork', 'airLowLevel'],
+        },
+      },
+      {
+        id: 'level',
+        say: 'How far has the level fallen since it was marked?',
+        ask: 'reading',
+        reading: 'reservoirDrop',
+        over: 1,
+        much: {
+          words: 'It leaks while it stands; find the wet place.',
+          points: ['feedLeak', 'unionLeak', 'outletLeak'],
+        },
+        little: {
+          words: 'Air came in and nothing went out: a joint draws.',
+          points: ['unionDraws', 'bleederLeaks'],
+        },
+      },
+    ],
+  },
+  {
+    id: 'pumpUp',
+    label: 'Pump up and hold',
+    tells: 'Air from a cup that passes.',
+    needs: ['pedal'],
+    steps: [
+      {
+        id: 'free',
+        say: 'Measure free travel with one finger.',
+        ask: 'reading',
+        reading: 'freeTravel',
+        over: 30,
+        much: 'gain',
+        little: 'hold',
+      },
+      {
+        id: 'gain',
+        say: 'Three quick strokes, free travel again: how much shorter is it?',
+        ask: 'reading',
+        reading: 'pumpUpGain',
+        over: 6,
+        much: 'hold',
+        little: {
+          words: 'Quick strokes win nothing: lost mechanically, by the rod or in a hose that swells.',
+          points: ['rodTooShort', 'pinWorn', 'hoseSwells', 'linkageWorn', 'bracketFlexes'],
+        },
+      },
+      {
+        id: 'hold',
+        say: 'Pumped up, hold a steady foot for a minute: how far does the pad sink?',
+        ask: 'reading',
+        reading: 'sink',
+        over: 3,
+        much: {
+          words: 'It sinks under a held foot: past the master’s cup, or out. Watch the reservoir next.',
+          points: ['masterBypass', 'slaveLeak', 'concentricLeak'],
+        },
+        little: {
+          words: 'It holds. What quick strokes won was air, or a slave that falls back.',
+          points: ['airFromWork', 'airLowLevel', 'unionDraws'],
+        },
+      },
+    ],
+  },
+]

@@ -1,0 +1,208 @@
+import { tillOf, type Decision } from './advice'
+import type { FaultId } from './faults'
+import type { Knowledge } from './knowledge'
+import { likelySets } from './next-look'
+import type { Posterior } from './posterior'
+import { BLEED, costOf, REPAIRS, type Repair, type ShopCosts } from './repairs'
+
+/** Where good technicians differ, and what a shop prefers. */
+export const SCOPES = ['proven', 'pair', 'all'] as const
+export type Scope = (typeof SCOPES)[number]
+export const WAYS = ['replace', 'rebuild'] as const
+export type Way = (typeof WAYS)[number]
+export const FIRSTS = ['part', 'bleed'] as const
+export type First = (typeof FIRSTS)[number]
+
+export interface School {
+  scope: Scope
+  way: Way
+  first: First
+}
+export const USUAL_SCHOOL: School = { scope: 'proven', way: 'replace', first: 'part' }
+
+/** Figures behind the schools, each judgement with its reason. */
+export const SCHOOL_FIGURES = {
+  /** Chance within a year that a cylinder as old as one that failed fails too. */
+  companionFails: { chance: 0.2, reason: 'Same age, same fluid; seen one in five.' },
+  hoseFails: { chance: 0.1, reason: 'Rubber of that age, less often than seals.' },
+  /** A seal kit beside a new cylinder: share of its price, and minutes on the bench. */
+  kit: { share: 0.25, minutes: 35, reason: 'Seals, clip and boot; strip, clean, inspect, grease.' },
+  /** Chance that a rebuilt cylinder leaks within a year, over a new one. */
+  rebuiltFails: { chance: 0.08, reason: 'A bore that looked sound; a lip nicked going in.' },
+  /** Chance that one careful bleed clears air that a sound circuit holds. */
+  bleedClears: { chance: 0.85, reason: 'A crest keeps some; the second method gets it.' },
+} as const
+
+/** One way to go on, with what it costs. */
+export interface Option {
+  repairs: readonly Repair[]
+  minutes: number
+  money: number
+  /** Chance that it comes back: a fault not cured, a companion that fails within a year, a rebuild that leaks. */
+  comebackRisk: number
+  /** Money, with minutes at the shop’s rate and what comes back times its chance. */
+  expectedCost: number
+  /** Why it may not be done so; null where it may. */
+  refused: string | null
+}
+
+export interface SchoolChoice<T extends string> {
+  options: Readonly<Record<T, Option>>
+  /** What the figures favour here, and why. */
+  favoured: T
+  why: string
+}
+
+export interface Schools {
+  scope: SchoolChoice<Scope>
+  way: SchoolChoice<Way>
+  first: SchoolChoice<First>
+  /** Best repairs by the posterior alone. */
+  best: Decision
+}
+
+export interface SchoolsInput {
+  knowledge: Knowledge
+  found: Posterior
+  costs: ShopCosts
+  /** What is preferred for the other questions while one is weighed. */
+  school?: School
+  /** A bore that was seen pitted is not rebuilt. */
+  borePitted?: boolean
+  /** A leak can be seen. */
+  visibleLeak?: boolean
+}
+
+const repair = (id: string): Repair => REPAIRS.find((one) => one.id === id)!
+const AIRS: readonly FaultId[] = ['airFromWork', 'airLowLevel']
+const CYLINDERS = ['master', 'slave', 'concentric']
+
+/** Weighs the schools on this vehicle, from how likely each fault now is. */
+export function schools(input: SchoolsInput): Schools {
+  const { knowledge, found, costs, school = USUAL_SCHOOL } = input
+  const till = tillOf(knowledge, costs)
+  const likely = likelySets(found)
+  const best = till.best(likely, found.sets)
+  const ids = new Set(best.repairs.map(({ id }) => id))
+  const concentric = knowledge.installation.circuit.slave.type === 'concentric'
+  const slave = repair(concentric ? 'concentric' : 'slave')
+  const hydraulic = best.repairs.some(({ id }) => CYLINDERS.includes(id) || id === 'hose')
+  const weigh = (repairs: readonly Repair[]) => till.weigh(likely, found.sets, repairs)
+
+  /** Cylinders and hose that are left as they are, and may fail within a year. */
+  function companions(repairs: readonly Repair[]): number {
+    if (!hydraulic) return 0
+    const has = (id: string) => repairs.some((one) => one.id === id)
+    let spared = 1
+    for (const id of ['master', slave.id])
+      if (!has(id)) spared *= 1 - SCHOOL_FIGURES.companionFails.chance
+    const hose = knowledge.faults.some(({ id }) => id === 'hoseLeak')
+    if (hose && !has('hose')) spared *= 1 - SCHOOL_FIGURES.hoseFails.chance
+    return 1 - spared
+  }
+  function option(repairs: readonly Repair[], way: Way, refused: string | null = null): Option {
+    const rebuilt = way === 'rebuild' ? repairs.filter(({ id }) => CYLINDERS.includes(id)) : []
+    const { minutes, money } = costOf(repairs)
+    const { kit, rebuiltFails } = SCHOOL_FIGURES
+    const spentMinutes = minutes + rebuilt.length * kit.minutes
+    const spent = rebuilt.reduce((sum, one) => sum - one.money * (1 - kit.share), money)
+    const { comebackRisk: missed, expectedCost, price } = weigh(repairs)
+    const others = 1 - (1 - companions(repairs)) * (1 - rebuiltFails.chance) ** rebuilt.length
+    const again = (slave.minutes / 60) * costs.hourlyRate + slave.money + BLEED.money
+    return {
+      repairs,
+      minutes: spentMinutes,
+      money: spent,
+      comebackRisk: 1 - (1 - missed) * (1 - others),
+      expectedCost:
+        spent +
+        (spentMinutes / 60) * costs.hourlyRate +
+        (expectedCost - price) +
+        others * (costs.comeback + again),
+      refused,
+    }
+  }
+  const withAll = (...more: Repair[]): Repair[] => [...new Set([...best.repairs, ...more])]
+  const scopes: Record<Scope, Option> = {
+    proven: option(best.repairs, school.way),
+    pair: option(withAll(repair('master'), slave), school.way),
+    all: option(withAll(repair('master'), slave, repair('hose')), school.way),
+  }
+  const chosen = scopes[school.scope].repairs
+  const none = !chosen.some(({ id }) => CYLINDERS.includes(id))
+  const ways: Record<Way, Option> = {
+    replace: option(chosen, 'replace'),
+    rebuild: option(
+      chosen,
+      'rebuild',
+      input.borePitted
+        ? 'A pitted bore is not rebuilt.'
+        : none
+          ? 'No cylinder is renewed here.'
+          : chosen.includes(repair('concentric'))
+            ? 'A concentric slave is renewed whole: the gearbox comes out for it.'
+            : null,
+    ),
+  }
+  const firsts: Record<First, Option> = {
+    part: option(chosen, school.way),
+    bleed: bleedFirst(input, ids, option(chosen, school.way), weigh([repair('bleed')]).comebackRisk),
+  }
+  return {
+    best,
+    scope: choice(scopes, {
+      proven: 'the companions’ own risk is worth less than renewing them now',
+      pair: 'the circuit is open anyway, and the other cylinder is as old',
+      all: 'the circuit is open anyway, and all rubber in it is as old',
+    }),
+    way: choice(ways, {
+      replace: 'a new one comes back less often and saves bench time',
+      rebuild: 'a kit costs little and the bore has not been found bad',
+    }),
+    first: choice(firsts, {
+      part: 'a bleed alone would probably not end it',
+      bleed: 'air alone may be all of it, and a bleed is cheap to try',
+    }),
+  }
+}
+
+/** One bleed and a watch; the parts only if it comes back to that. */
+function bleedFirst(
+  { costs, visibleLeak, found, knowledge }: SchoolsInput,
+  ids: ReadonlySet<string>,
+  parts: Option,
+  left: number,
+): Option {
+  const bleed = repair('bleed')
+  const air = knowledge.faults.reduce(
+    (sum, { id }, i) => (AIRS.includes(id) ? sum + found.marginals[i]! : sum),
+    0,
+  )
+  const cures = (1 - left) * SCHOOL_FIGURES.bleedClears.chance
+  const price = BLEED.money + (BLEED.minutes / 60) * costs.hourlyRate
+  return {
+    repairs: [bleed],
+    minutes: BLEED.minutes,
+    money: BLEED.money,
+    comebackRisk: 1 - cures,
+    // What a bleed does not end is seen while one watches: then the parts are fitted, and it is no comeback.
+    expectedCost: price + (1 - cures) * parts.expectedCost,
+    refused: visibleLeak
+      ? 'A leak can be seen: air comes back where fluid goes out.'
+      : air < 0.05 && !ids.has('bleed')
+        ? 'There is hardly any air to bleed.'
+        : null,
+  }
+}
+
+function choice<T extends string>(
+  options: Readonly<Record<T, Option>>,
+  reasons: Readonly<Record<T, string>>,
+): SchoolChoice<T> {
+  const names = Object.keys(options) as T[]
+  const allowed = names.filter((name) => options[name].refused === null)
+  let favoured = allowed[0] ?? names[0]!
+  for (const name of allowed)
+    if (options[name].expectedCost < options[favoured].expectedCost - 1e-9) favoured = name
+  return { options, favoured, why: reasons[favoured] }
+}
