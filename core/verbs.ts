@@ -11,6 +11,7 @@ import {
   SINK_BOUNDS,
   solveCircuit,
 } from './circuit'
+import { knowledgeOf, priorsFrom, QUESTION_FIELDS, readQuestion, readRecord, report } from './diagnosis'
 import { estimate, ESTIMATE_DRAWS, type Known, type PedalReadings } from './estimate'
 import {
   ARCHETYPES,
@@ -102,6 +103,27 @@ export const VERBS: Record<string, (input: unknown) => object> = {
         implausible: 'no vehicle of this kind shows these readings: check the readings and the kind',
       }
     )
+  },
+
+  /**
+   * { archetype, measured? } or { circuit }, with complaints?, findings?, readings?, conditions?, costs?, record?, model? →
+   * suspects with their reasons, sets, contradictions, looks, advice, schools.
+   */
+  diagnose(input) {
+    const where = ['archetype', 'measured', 'circuit', 'record', 'model']
+    const given = objectOf(input, '', [...where, ...QUESTION_FIELDS])
+    if (given.circuit !== undefined && given.archetype !== undefined)
+      throw new InputError('give a circuit or an archetype, not both', '/circuit')
+    const installation =
+      given.circuit === undefined
+        ? readKind(given.archetype, given.measured)
+        : aroundCircuit(readCircuit(given.circuit, '/circuit'))
+    const { model = '', record = {} } = given
+    if (typeof model !== 'string') throw new InputError('model must be a text', '/model')
+    const question = readQuestion(given)
+    const { priors, moved } = priorsFrom(readRecord(record), model)
+    const answer = report(knowledgeOf(installation, priors), question)
+    return moved.length === 0 ? answer : { ...answer, moved }
   },
 }
 

@@ -43,6 +43,7 @@ async function loadJob(
     id: vehicleId,
     name: vehicle.name,
     plate: vehicle.plate,
+    ...(vehicle.model && { model: vehicle.model }),
     entries: [entry(inVehicle, [-30, 'Tam Brackley', 'installation', vehicle.installation])],
   })
   const inJob = { type: 'job', id } as const

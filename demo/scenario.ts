@@ -1,6 +1,7 @@
 import { freeTravel, solveCircuit, type Circuit } from '../core/circuit'
 import { fromArchetype, withMeasured, type Installation } from '../core/installation'
 import type { Kind, Payloads, Phase } from '../core/journal'
+import { closed } from './closed'
 
 /**
  * Fennock Island Depot: one workshop on an invented island. Every vehicle, person and figure is invented;
@@ -15,7 +16,7 @@ export type Line = {
 }[Kind]
 
 export interface DemoJob {
-  vehicle: { name: string; plate: string; installation: Installation }
+  vehicle: { name: string; plate: string; model?: string; installation: Installation }
   title: string
   /** Days before the demo was loaded. */
   daysAgo: number
@@ -73,7 +74,7 @@ function mailVan(): DemoJob {
   })
   const shows = tape(withAir(installation, 1200))
   return {
-    vehicle: { name: 'Mail van, north round', plate: 'FID 07', installation },
+    vehicle: { name: 'Mail van, north round', plate: 'FID 07', model: 'Skerry long van', installation },
     title: 'Pedal low every morning, two strokes bring it back',
     daysAgo: 1,
     lines: [
@@ -108,7 +109,7 @@ function quarryTipper(): DemoJob {
   const half = tape(withAir(installation, 1900))
   const late = tape(withAir(installation, 600))
   return {
-    vehicle: { name: 'Quarry tipper', plate: 'FID 22', installation },
+    vehicle: { name: 'Quarry tipper', plate: 'FID 22', model: 'Tor tipper', installation },
     title: 'No pedal after the gearbox was out',
     daysAgo: 2,
     lines: [
@@ -149,7 +150,7 @@ function schoolMinibus(): DemoJob {
   const before = tape(withAir(installation, 2400))
   const after = tape(withAir(installation, 60))
   return {
-    vehicle: { name: 'School minibus', plate: 'FID 31', installation },
+    vehicle: { name: 'School minibus', plate: 'FID 31', model: 'Curlew 16', installation },
     title: 'Fluid under the bell housing, pedal on the floor',
     daysAgo: 5,
     lines: [
@@ -188,4 +189,168 @@ function schoolMinibus(): DemoJob {
   }
 }
 
-export const scenario = (): DemoJob[] => [schoolMinibus(), quarryTipper(), mailVan()]
+/** The master passes inside: all dry, the level stays, and the pad goes down under a held foot. In Find. */
+function islandTaxi(): DemoJob {
+  const installation = measured('small-car', {
+    'pedal.ratio': 5.2,
+    'pedal.travel': 142,
+    'master.bore': 15.87,
+    'slave.bore': 20.64,
+    'master.pushrodClearance': 0.4,
+  })
+  const shows = tape(withAir(installation, 0))
+  return {
+    vehicle: { name: 'Island taxi', plate: 'FID 12', model: 'Petrel saloon', installation },
+    title: 'Creeps at the ferry ramp with the pedal down',
+    daysAgo: 1,
+    lines: [
+      [0, 'Jory Pell', 'goal', { jobKind: 'fault', wanted: 'Runs again for the evening ferry' }],
+      [1, 'Jory Pell', 'complaint', { complaint: 'sinks' }],
+      [2, 'Jory Pell', 'complaint', { complaint: 'grinds' }],
+      [6, 'Jory Pell', 'finding', found('levelLow', 'absent')],
+      [7, 'Jory Pell', 'finding', found('sediment', 'present')],
+      [9, 'Jory Pell', 'finding', found('rodEndDamp', 'absent')],
+      [10, 'Jory Pell', 'finding', found('outletDamp', 'absent')],
+      [14, 'Jory Pell', 'finding', found('bootWet', 'absent')],
+      [17, 'Jory Pell', 'measurement', reading('freeTravel', shows.free, 'asFound')],
+      [20, 'Jory Pell', 'measurement', reading('sink', 14, 'asFound', 60)],
+    ],
+  }
+}
+
+/** A new master went in and its rod was set by eye: the port is covered. Stopped. */
+function doctorsCar(): DemoJob {
+  const installation = measured('small-car', {
+    'pedal.ratio': 5.4,
+    'pedal.travel': 148,
+    'master.bore': 17.46,
+    'slave.bore': 20.64,
+  })
+  return {
+    vehicle: { name: 'Doctor’s car', plate: 'FID 40', model: 'Petrel saloon', installation },
+    title: 'Slips on the hill since the new master',
+    daysAgo: 1,
+    lines: [
+      [0, 'Tam Brackley', 'goal', { jobKind: 'fault', wanted: 'Night calls from Friday' }],
+      [1, 'Tam Brackley', 'complaint', { complaint: 'slipsNewDisc' }],
+      [4, 'Tam Brackley', 'finding', found('workedOn', 'present')],
+      [6, 'Tam Brackley', 'finding', found('rodTight', 'present')],
+      [9, 'Tam Brackley', 'measurement', reading('rodClearance', -1.8, 'asFound')],
+    ],
+  }
+}
+
+/** The hydraulics do their part and it grinds all the same. In Find. */
+function hillTractor(): DemoJob {
+  const installation = measured('tractor', {
+    'pedal.ratio': 6,
+    'pedal.travel': 188,
+    'master.bore': 22.22,
+    'slave.bore': 28.57,
+    'master.pushrodClearance': 0.7,
+  })
+  const shows = tape(withAir(installation, 0))
+  return {
+    vehicle: { name: 'Hill-farm tractor', plate: 'FID 51', model: 'Gannet 40', installation },
+    title: 'Grinds into the low range, pedal as good as ever',
+    daysAgo: 3,
+    lines: [
+      [0, 'Orla Venn', 'goal', { jobKind: 'fault', wanted: 'Before the hay' }],
+      [1, 'Orla Venn', 'complaint', { complaint: 'grinds' }],
+      [5, 'Orla Venn', 'finding', found('levelLow', 'absent')],
+      [9, 'Orla Venn', 'measurement', reading('freeTravel', shows.free, 'asFound')],
+      [12, 'Orla Venn', 'condition', { condition: 'helper', holds: true }],
+      [14, 'Orla Venn', 'measurement', reading('rodStroke', shows.rod, 'asFound')],
+      [19, 'Orla Venn', 'finding', found('gearGrinds', 'present')],
+      [20, 'Orla Venn', 'finding', found('hardEngineOff', 'absent')],
+      [23, 'Orla Venn', 'finding', found('squealsInGear', 'present')],
+    ],
+  }
+}
+
+/** Two closed jobs on one model: what it was is in the shop’s record. */
+function proven(
+  vehicle: { name: string; plate: string },
+  title: string,
+  daysAgo: number,
+  seen: Line[],
+  airBefore: number,
+): DemoJob {
+  const installation = measured('small-car', {
+    'pedal.ratio': 5.3,
+    'pedal.travel': 144,
+    'master.bore': 15.87,
+    'slave.bore': 20.64,
+    'master.pushrodClearance': 0.4,
+  })
+  const before = tape(withAir(installation, airBefore))
+  const after = tape(withAir(installation, 40))
+  const checks = ['unionsWet', 'levelLow', 'startsPedalUp', 'gearGrinds', 'slips'] as const
+  return {
+    vehicle: { ...vehicle, model: 'Petrel saloon', installation },
+    title,
+    daysAgo,
+    lines: [
+      [0, 'Orla Venn', 'goal', { jobKind: 'fault', wanted: 'As it was' }],
+      ...seen,
+      [20, 'Orla Venn', 'measurement', reading('freeTravel', before.free, 'asFound')],
+      [120, 'Orla Venn', 'bleedCycle', cycle('few', 5, 30, 'dark')],
+      [124, 'Orla Venn', 'bleedCycle', cycle('clear', 4, 28, 'fresh')],
+      [127, 'Orla Venn', 'bleedCycle', cycle('clear', 4, 28, 'fresh')],
+      [130, 'Orla Venn', 'bleedCycle', cycle('clear', 4, 28, 'fresh')],
+      [140, 'Orla Venn', 'measurement', reading('freeTravel', after.free, 'after')],
+      [141, 'Orla Venn', 'measurement', reading('takeUpHeight', after.takeUp, 'after')],
+      [143, 'Orla Venn', 'measurement', reading('sink', 0, 'after', 60)],
+      [144, 'Orla Venn', 'measurement', reading('rodClearance', 0.4, 'after')],
+      ...checks.map((finding, i): Line => [
+        150 + i,
+        'Orla Venn',
+        'finding',
+        found(finding, 'absent', 'after'),
+      ]),
+    ],
+  }
+}
+
+const petrels = (): DemoJob[] => [
+  closed(
+    proven(
+      { name: 'Post office car', plate: 'FID 09' },
+      'Soft after standing, boot wet',
+      60,
+      [
+        [1, 'Orla Venn', 'complaint', { complaint: 'soft' }],
+        [6, 'Orla Venn', 'finding', found('bootWet', 'present')],
+        [9, 'Orla Venn', 'finding', found('bootWetAgain', 'present')],
+      ],
+      900,
+    ),
+    'Orla Venn',
+    { faults: ['slaveLeak'] },
+  ),
+  closed(
+    proven(
+      { name: 'Harbour office car', plate: 'FID 14' },
+      'Level falls, boot wet again after the wipe',
+      33,
+      [
+        [1, 'Orla Venn', 'complaint', { complaint: 'losesFluid' }],
+        [4, 'Orla Venn', 'finding', found('levelLow', 'present')],
+        [9, 'Orla Venn', 'finding', found('bootWetAgain', 'present')],
+      ],
+      600,
+    ),
+    'Orla Venn',
+    { faults: ['slaveLeak'] },
+  ),
+]
+
+export const scenario = (): DemoJob[] => [
+  ...petrels(),
+  hillTractor(),
+  doctorsCar(),
+  islandTaxi(),
+  schoolMinibus(),
+  quarryTipper(),
+  mailVan(),
+]

@@ -37,7 +37,7 @@ function openJob(id: string) {
   const proof = computed(() =>
     figured.value ? judge(figured.value, state.value, undefined, formatNow()) : null,
   )
-  const stops = computed(() => openStops(state.value))
+  const stops = computed(() => openStops(state.value, kept.value?.circuit.master.portClosure))
   const phase = computed(() => phaseAt(stage.value))
 
   async function load(): Promise<void> {

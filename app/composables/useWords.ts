@@ -69,4 +69,4 @@ export const FIRST_WORDS: Record<First, string> = {
   part: 'Part first',
   bleed: 'Bleed first, then watch',
 }
-export const GRADE_WORDS: Record<Grade, string> = { gone: 'Gone', less: 'Less', same: 'The same' }
+export const GRADE_WORDS: Record<Grade, string> = { gone: 'Gone', less: 'Less', same: 'Same' }

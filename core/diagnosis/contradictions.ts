@@ -1,7 +1,10 @@
-import { figureOf, type Evidence, type Item } from './evidence'
+import { airFromEngagement, airFromFreeTravel, isImplausible, NINETY, solveCircuit } from '../circuit'
+import { spreadOf, uncertaintyOf, type Installation } from '../installation'
+import { sound } from './effects'
+import type { Evidence, Item } from './evidence'
 import type { FindingId } from './findings'
 import type { Knowledge } from './knowledge'
-import type { ReadingName } from './readings'
+import { readingKind, type ReadingName } from './readings'
 
 type State = 'present' | 'absent'
 
@@ -101,23 +104,17 @@ const AGAINST: readonly (readonly [FindingId, State, ReadingName, 'over' | 'unde
     ],
   ]
 
-/** Standard deviations within which a reading still agrees, and beyond which two together do not. */
-const AGREES = 2.2
-const CLASHES = 3.5
-
 /** Two things that were noted and cannot both be true. */
 export interface Contradiction {
   between: [Item['id'], Item['id']]
   why: string
 }
 
-/** Names what cannot both be true: by the tables, and two figures that no set of up to three faults makes both likely. */
+/** Names what cannot both be true: by the tables, and figures of which one leaves no room for the other on this circuit. */
 export function contradictions(
-  knowledge: Knowledge,
-  evidence: Evidence,
-  items: readonly Item[],
+  { installation }: Pick<Knowledge, 'installation'>,
+  { findings, readings }: Evidence,
 ): Contradiction[] {
-  const { findings, readings } = evidence
   const list: Contradiction[] = []
   for (const [a, stateA, b, stateB, why] of PAIRS)
     if (findings[a] === stateA && findings[b] === stateB) list.push({ between: [a, b], why })
@@ -128,42 +125,46 @@ export function contradictions(
       list.push({ between: [finding, reading as Item['id']], why })
   }
   const free = readings.freeTravel?.value
+  if (free === undefined) return list
   const gain = readings.pumpUpGain?.value
-  if (free !== undefined && gain !== undefined && gain > free)
+  if (gain !== undefined && gain > free)
     list.push({
       between: ['pumpUpGain', 'freeTravel'],
       why: 'Quick strokes cannot win more than the free travel there was.',
     })
-  return [...list, ...clashingFigures(knowledge, items)]
+  return [...list, ...lostTravel(installation, free, readings)]
 }
 
-function clashingFigures(knowledge: Knowledge, items: readonly Item[]): Contradiction[] {
-  const figures = items
-    .filter((item): item is Extract<Item, { kind: 'reading' }> => item.kind === 'reading')
-    .map((item) => ({ item, figure: figureOf(knowledge, item) }))
+/**
+ * Whatever costs free travel, air or a rod, costs take-up and stroke as well; the reverse is not so. Compared as air, at
+ * the ends of the 90 % intervals that favour agreement.
+ */
+function lostTravel(
+  start: Installation,
+  free: number,
+  { takeUpHeight, rodStroke }: Evidence['readings'],
+): Contradiction[] {
+  const circuit = sound(start.circuit)
+  const installation = { ...start, circuit }
+  const uncertain = uncertaintyOf(installation)
+  const lost = airFromFreeTravel(circuit, free, { uncertain })
+  if (isImplausible(lost) || lost.low <= 0) return []
   const list: Contradiction[] = []
-  const off = ({ figure: { value, expected } }: (typeof figures)[number], k: number) =>
-    Math.abs(value - expected.mean[k]!) / expected.sigma[k]!
-  figures.forEach((one, i) => {
-    for (const other of figures.slice(i + 1)) {
-      const count = one.figure.expected.mean.length
-      let bestOne = Infinity
-      let bestOther = Infinity
-      let bestBoth = Infinity
-      for (let k = 0; k < count; k++) {
-        const a = off(one, k)
-        const b = off(other, k)
-        if (a < bestOne) bestOne = a
-        if (b < bestOther) bestOther = b
-        const worse = Math.max(a, b)
-        if (worse < bestBoth) bestBoth = worse
-      }
-      if (bestOne <= AGREES && bestOther <= AGREES && bestBoth > CLASHES)
-        list.push({
-          between: [one.item.id, other.item.id],
-          why: 'Each alone can be, but nothing that may be wrong here makes one read both. Measure one again.',
-        })
-    }
-  })
+  if (takeUpHeight) {
+    const left = airFromEngagement(circuit, circuit.pedal.travel - takeUpHeight.value, { uncertain })
+    if (isImplausible(left) || lost.low > Math.max(0, left.high))
+      list.push({
+        between: ['freeTravel', 'takeUpHeight'],
+        why: 'What costs so much free travel would bring the take-up lower than that. Measure one again.',
+      })
+  }
+  if (rodStroke && circuit.slave.type === 'external') {
+    const stroke = spreadOf(installation, (c) => solveCircuit({ ...c, air: lost.low }).at.rodStroke)!
+    if (rodStroke.value > stroke.high + NINETY * readingKind('rodStroke').error[0])
+      list.push({
+        between: ['freeTravel', 'rodStroke'],
+        why: 'What costs so much free travel would leave the rod less stroke than that. Measure one again.',
+      })
+  }
   return list
 }

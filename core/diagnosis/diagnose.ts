@@ -85,7 +85,7 @@ export function diagnose(knowledge: Knowledge, evidence: Evidence): Diagnosis {
     notHydraulic: shared(false),
     unexplained: cause ? cause[faults.length]! : null,
     causes: new Map(causes),
-    contradictions: contradictions(knowledge, evidence, items),
+    contradictions: contradictions(knowledge, evidence),
     leftOut: sets.leftOut,
   }
 }

@@ -55,3 +55,5 @@ export {
   type Scope,
   type Way,
 } from './schools'
+export { report, type Question, type Report, type SuspectTold } from './report'
+export { QUESTION_FIELDS, readQuestion, readRecord } from './read-question'

@@ -150,16 +150,16 @@ export function schools(input: SchoolsInput): Schools {
   }
   return {
     best,
-    scope: choice(scopes, {
+    scope: choice(scopes, school.scope, {
       proven: 'the companions’ own risk is worth less than renewing them now',
       pair: 'the circuit is open anyway, and the other cylinder is as old',
       all: 'the circuit is open anyway, and all rubber in it is as old',
     }),
-    way: choice(ways, {
+    way: choice(ways, school.way, {
       replace: 'a new one comes back less often and saves bench time',
       rebuild: 'a kit costs little and the bore has not been found bad',
     }),
-    first: choice(firsts, {
+    first: choice(firsts, school.first, {
       part: 'a bleed alone would probably not end it',
       bleed: 'air alone may be all of it, and a bleed is cheap to try',
     }),
@@ -195,14 +195,25 @@ function bleedFirst(
   }
 }
 
+/** Less than this share between two ways is no difference. */
+const SAME = 0.03
+
+/** The cheapest way that may be gone; the preferred one where it costs the same. */
 function choice<T extends string>(
   options: Readonly<Record<T, Option>>,
+  preferred: T,
   reasons: Readonly<Record<T, string>>,
 ): SchoolChoice<T> {
   const names = Object.keys(options) as T[]
   const allowed = names.filter((name) => options[name].refused === null)
-  let favoured = allowed[0] ?? names[0]!
+  let cheapest = allowed[0] ?? names[0]!
   for (const name of allowed)
-    if (options[name].expectedCost < options[favoured].expectedCost - 1e-9) favoured = name
-  return { options, favoured, why: reasons[favoured] }
+    if (options[name].expectedCost < options[cheapest].expectedCost) cheapest = name
+  const same =
+    allowed.includes(preferred) &&
+    cheapest !== preferred &&
+    options[preferred].expectedCost <= options[cheapest].expectedCost * (1 + SAME)
+  return same
+    ? { options, favoured: preferred, why: 'the ways come to the same here, and it is the usual one' }
+    : { options, favoured: cheapest, why: reasons[cheapest] }
 }

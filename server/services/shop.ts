@@ -16,9 +16,13 @@ const usual = (): ShopSettingsBody => ({
 /** The shop’s settings, the usual ones until somebody sets them, and its record of closed jobs. */
 export async function readShop(database: Database): Promise<Shop> {
   const row = await database.models.Shop.findByPk(ONLY)
-  const settings = row ? (JSON.parse(row.settings) as ShopSettingsBody) : usual()
+  const settings = row ? settingsIn(row.settings) : usual()
   return { settings, record: await recordOf(database, settings.recordSince) }
 }
+
+/** The connector gives a JSON column as text or read already, as it is set. */
+const settingsIn = (stored: unknown): ShopSettingsBody =>
+  (typeof stored === 'string' ? JSON.parse(stored) : stored) as ShopSettingsBody
 
 export async function setShop(database: Database, settings: ShopSettingsBody): Promise<Shop> {
   await database.models.Shop.upsert({

@@ -7,6 +7,7 @@ import type { BenchJob, Health, Person } from '../../contract'
 import { freePort, isFree } from '../../scripts/mariadb'
 import { root } from '../../scripts/packages.mjs'
 import { run } from '../harness/running'
+import { scenario } from '../../demo/scenario'
 import { newId } from './client'
 
 const folder = join(root, '.data', 'test', 'start')
@@ -88,7 +89,7 @@ describe('npm run demo', () => {
     const first = await start(port)
     expect(first.said).toContain('Demo scenario loaded')
     expect((await get<Health>('/health')).status).toBe('ok')
-    expect(await get<BenchJob[]>('/jobs')).toHaveLength(3)
+    expect(await get<BenchJob[]>('/jobs')).toHaveLength(scenario().length)
     const added = { id: newId(), name: 'Ness Calder' }
     await fetch(`${address}/people`, {
       method: 'POST',
@@ -102,7 +103,7 @@ describe('npm run demo', () => {
     const second = await start(port)
     expect(second.said).not.toContain('Demo scenario loaded')
     expect(await get<Person[]>('/people')).toContainEqual({ ...added, units: 'metric' })
-    expect(await get<BenchJob[]>('/jobs')).toHaveLength(3)
+    expect(await get<BenchJob[]>('/jobs')).toHaveLength(scenario().length)
     expect(await second.stop()).toBe(0)
   })
 })

@@ -39,7 +39,8 @@ export { expect }
 
 /** Files a reading through its field. */
 export async function measure(page: Page, label: string, value: string): Promise<void> {
-  const field = page.getByLabel(`${label}, mm`, { exact: true })
+  // The same reading may stand at its place and as the best next look.
+  const field = page.getByLabel(`${label}, mm`, { exact: true }).first()
   await field.fill(value)
   await field.press('Enter')
   await expect(field).toHaveValue('')
@@ -62,3 +63,15 @@ export const putFile = (page: Page, content: unknown): Promise<void> =>
     mimeType: 'application/json',
     buffer: Buffer.from(typeof content === 'string' ? content : JSON.stringify(content)),
   })
+
+/** Where one looks, in Find. */
+export const goTo = (page: Page, place: string): Promise<void> =>
+  page.getByRole('tab', { name: new RegExp(`^${place}`) }).click()
+
+/** Says something on the say-line and files it. */
+export async function say(page: Page, words: string): Promise<void> {
+  const line = page.getByRole('textbox', { name: 'Say what was seen, felt or measured' })
+  await line.fill(words)
+  await line.press('Enter')
+  await expect(line).toHaveValue('')
+}

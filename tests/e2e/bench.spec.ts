@@ -1,6 +1,17 @@
 import { gzipSync } from 'node:zlib'
 import AxeBuilder from '@axe-core/playwright'
-import { allSent, beSomebody, demoJob, entriesOf, expect, figure, measure, test, url } from './app'
+import {
+  allSent,
+  beSomebody,
+  demoJob,
+  entriesOf,
+  expect,
+  figure,
+  goTo,
+  measure,
+  test,
+  url,
+} from './app'
 
 test('no main view, in either look, holds anything that axe finds serious', async ({ page }) => {
   // Some thirty pages are looked at, each twice.
@@ -19,6 +30,9 @@ test('no main view, in either look, holds anything that axe finds serious', asyn
     `/vehicles/${van.vehicleId}/jobs`,
     `/jobs/new?vehicle=${van.vehicleId}`,
     `/jobs/${van.id}/find`,
+    `/jobs/${van.id}/find?at=measured`,
+    `/jobs/${van.id}/decision`,
+    '/shop',
     `/jobs/${van.id}/choose`,
     `/jobs/${tipper.id}/bleed`,
     `/jobs/${bus.id}/prove`,
@@ -67,7 +81,7 @@ test('the first page weighs less than 180 kB of script and style, gzipped', asyn
 test('the say-line understands, previews, files, refuses and takes back', async ({ page }) => {
   await beSomebody(page)
   const { id } = await demoJob('Mail van')
-  await page.goto(url(`/jobs/${id}/find`))
+  await page.goto(url(`/jobs/${id}/find?at=measured`))
   await expect(figure(page, 'air')).toBeVisible()
   const say = page.getByRole('textbox', { name: 'Say what was seen, felt or measured' })
   const before = (await entriesOf(id)).length
@@ -92,6 +106,7 @@ test('the say-line understands, previews, files, refuses and takes back', async 
   await page.keyboard.press('ArrowRight')
   await expect(say).toHaveValue('boot wet ')
   await page.keyboard.press('Enter')
+  await goTo(page, 'Under it')
   await expect(
     page.getByRole('group', { name: 'Slave boot peeled back' }).getByRole('button', { name: 'wet' }),
   ).toHaveAttribute('aria-pressed', 'true')
@@ -107,6 +122,7 @@ test('the say-line understands, previews, files, refuses and takes back', async 
     'withdrawal',
   ])
 
+  await goTo(page, 'Measured')
   await page.getByRole('button', { name: 'Journal' }).click()
   const line = page.getByRole('listitem').filter({ hasText: 'Slave boot peeled back: wet' })
   await expect(line).toContainText('taken back')
@@ -126,13 +142,14 @@ test('the say-line understands, previews, files, refuses and takes back', async 
 test('a stop-work finding stops, plainly, until it is found mended', async ({ page }) => {
   await beSomebody(page)
   const { id } = await demoJob('Mail van')
-  await page.goto(url(`/jobs/${id}/find`))
+  await page.goto(url(`/jobs/${id}/find?at=underneath`))
   const fork = page.getByRole('group', { name: 'Fork, pivot and bracket' })
   await fork.getByRole('button', { name: 'cracked' }).click()
   await expect(page.getByRole('alert')).toContainText('Stop. A cracked fork, pivot or bracket')
   await page.keyboard.press('5')
   await expect(figure(page, 'verdict')).toHaveText('Stop')
   await page.keyboard.press('1')
+  await goTo(page, 'Under it')
   await fork.getByRole('button', { name: 'sound' }).click()
   await expect(page.getByRole('alert')).toHaveCount(0)
 })
@@ -161,8 +178,8 @@ test('two tablets on one job come together', async ({ page, browser }) => {
   const { id } = await demoJob('School')
   const other = await (await browser.newContext()).newPage()
   await beSomebody(other)
-  await page.goto(url(`/jobs/${id}/find`))
-  await other.goto(url(`/jobs/${id}/find`))
+  await page.goto(url(`/jobs/${id}/find?at=measured`))
+  await other.goto(url(`/jobs/${id}/find?at=measured`))
   await expect(figure(other, 'air')).toBeVisible()
   await measure(page, 'Pad won by quick strokes', '12')
   await allSent(page)
@@ -177,7 +194,7 @@ test('an assumed figure is replaced by a reading, and every answer narrows', asy
     const [, low, high] = /ml\s*([\d.]+) to ([\d.]+)/.exec(await figure(page, 'air').innerText())!
     return Number(high) - Number(low)
   }
-  await page.goto(url(`/jobs/${id}/find`))
+  await page.goto(url(`/jobs/${id}/find?at=measured`))
   await expect(figure(page, 'air')).toBeVisible()
   const wide = await width()
   await page.goto(url(`/vehicles/${vehicleId}/parts`))
@@ -192,7 +209,7 @@ test('an assumed figure is replaced by a reading, and every answer narrows', asy
   await expect(page.locator('[data-measured="master.portClosure"]')).toHaveText('1.2 mm')
   await expect(page.locator('[data-assumed="master.portClosure"]')).toHaveCount(0)
   await allSent(page)
-  await page.goto(url(`/jobs/${id}/find`))
+  await page.goto(url(`/jobs/${id}/find?at=measured`))
   await expect(figure(page, 'air')).toBeVisible()
   expect(await width()).toBeLessThan(wide)
 })

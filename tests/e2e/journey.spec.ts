@@ -5,7 +5,7 @@ import { calibrationFrom, fold, type Entry } from '../../core/journal'
 import { judge } from '../../core/proof'
 import { shown } from '../../core/quantity'
 import { killServer, restartServer } from '../harness/running'
-import { allSent, entriesOf, expect, figure, get, measure, test, url } from './app'
+import { allSent, entriesOf, expect, figure, get, goTo, measure, test, url } from './app'
 
 /** The vehicle that is typed in below, built with the core alone. */
 const vehicle = (
@@ -59,6 +59,7 @@ test('from a soft pedal to a proven one, with the server killed on the way', asy
     await page.getByRole('button', { name: 'Open the job' }).click()
     await page.waitForURL(/\/jobs\/[0-9A-Z]{26}\/find$/)
     job = /jobs\/([0-9A-Z]{26})/.exec(page.url())![1]!
+    await goTo(page, 'Measured')
     await expect(page.getByText('Free travel is not measured yet')).toBeVisible()
   })
 
@@ -66,10 +67,12 @@ test('from a soft pedal to a proven one, with the server killed on the way', asy
     await measure(page, 'Free travel at the pad', String(before))
     await measure(page, 'Pad height, pedal up', '155')
     await measure(page, 'Rod stroke, full pedal', '9.5')
+    await goTo(page, 'Under it')
     await page
       .getByRole('group', { name: 'Slave boot peeled back' })
       .getByRole('button', { name: 'dry' })
       .click()
+    await goTo(page, 'Measured')
     await allSent(page)
     const { before: found } = judge(vehicle, fold(await entriesOf(job)))
     if (!found.air || 'implausible' in found.air) throw new Error('no air')

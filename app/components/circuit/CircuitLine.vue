@@ -1,11 +1,17 @@
 <script setup lang="ts">
+import type { SuspectTold } from '~~/core/diagnosis'
 import type { Found } from '~~/core/journal'
 import { download, fileName, standaloneSvg } from '../line/export-svg'
 import type { PartId } from '../line/part-words'
 import { sheetOf } from './sheets'
 
 /** The drawn circuit of the open desk, with its pad and the vehicle's attitude under it while a sheet is open. */
-const props = defineProps<{ found?: Found; air?: number | null; sheet: boolean }>()
+const props = defineProps<{
+  found?: Found
+  suspects?: readonly SuspectTold[]
+  air?: number | null
+  sheet: boolean
+}>()
 const { shown, routing, part, noseUp, pad, pressed, path, name, stacks } = useDesk()
 const route = useRoute()
 const line = useTemplateRef<{ svg: SVGSVGElement | null; parts: { name: string; figures: string }[] }>(
@@ -37,6 +43,7 @@ function save() {
         ref="line"
         :installation="shown"
         :found="found"
+        :suspects="suspects"
         :air="air"
         :pressed="pressed"
         :pad="pad"

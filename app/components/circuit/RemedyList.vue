@@ -1,14 +1,15 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
 import type { PhaseFigures } from '~~/core/proof'
 import { HOURLY_RATE, sensitivity, type Bought, type Change } from '~~/core/whatif'
 
 /** Which change buys most millimetres of reserve for what it costs; each can be tried. */
 const props = defineProps<{ figures: PhaseFigures }>()
 defineEmits<{ try: [changes: Change[]] }>()
-const rate = useLocalStorage('mellow-hourly-rate', String(HOURLY_RATE))
+const shop = useShopStore()
+shop.load().catch(() => {})
 const by = ref<'worth' | 'gain' | 'time' | 'money'>('worth')
-const hourly = computed(() => readWithin(rate.value, { min: 1, max: 10_000 }))
+/** The shop’s price of an hour; the usual one while the server is away. */
+const hourly = computed(() => shop.settings?.hourlyRate ?? HOURLY_RATE)
 const ORDERS = [
   { id: 'worth', name: 'for its cost' },
   { id: 'gain', name: 'in all' },
@@ -18,7 +19,7 @@ const ORDERS = [
 
 const list = computed(() => {
   const { installation, circuit } = props.figures
-  const { remedies } = sensitivity({ ...installation, circuit }, hourly.value ?? HOURLY_RATE)
+  const { remedies } = sensitivity({ ...installation, circuit }, hourly.value)
   const key: Record<typeof by.value, (one: Bought) => number> = {
     worth: (one) => one.perCost,
     gain: (one) => one.gain,
@@ -36,14 +37,11 @@ const signed = (mm: number) => `${mm >= 0 ? '+' : '−'}${inUnits(Math.abs(mm), 
     <h2 id="buys" class="text-[1.1rem]">What buys most reserve</h2>
     <div class="mt-1 flex flex-wrap items-center gap-1">
       <ChoiceRow v-model="by" :choices="ORDERS" label="Order" />
-      <label class="ml-auto flex items-center gap-2 text-[0.95rem]"
-        >An hour costs
-        <input v-model="rate" class="field w-20" inputmode="decimal" :aria-invalid="hourly === null" />
-      </label>
+      <p class="ml-auto text-[0.95rem]">
+        An hour costs {{ hourly }}.
+        <NuxtLink to="/shop" class="tap px-1 underline">Change</NuxtLink>
+      </p>
     </div>
-    <p v-if="hourly === null" role="alert" class="font-semibold text-rust">
-      An hour costs 1 to 10 000.
-    </p>
     <ul class="mt-2 border-t border-hairline">
       <li
         v-for="one in list"
@@ -70,7 +68,7 @@ const signed = (mm: number) => `${mm >= 0 ? '+' : '−'}${inUnits(Math.abs(mm), 
       </li>
     </ul>
     <p class="mt-1 text-[0.9rem] text-soft">
-      Minutes and prices are judgement, in the shop’s own money; the hour’s price is yours.
+      Minutes and prices are judgement, in the shop’s own money.
     </p>
   </section>
 </template>

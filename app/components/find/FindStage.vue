@@ -1,88 +1,140 @@
 <script setup lang="ts">
-import { COMPLAINTS, FINDINGS, PLACES, type ComplaintId, READINGS } from '~~/core/diagnosis'
+import { FINDINGS, fits, PLACES, READINGS, type Place } from '~~/core/diagnosis'
+import { startStage } from '~~/core/journal'
 
-/** What is complained of, seen and measured, and what the measurements mean. */
-const { id, state, proof, file, withdraw, installation } = useJob()
-const PROVE_ONLY = new Set(['unionsWet'])
-const byPlace = computed(() =>
-  PLACES.map((place) => ({
-    ...place,
-    findings: FINDINGS.filter(({ id, place: at }) => {
-      const shared = installation.value?.reservoir.sharedWithBrakes
-      return at === place.id && !PROVE_ONLY.has(id) && (shared || !/^brake/.test(id))
-    }),
-  })),
+/** What is complained of, seen and measured, by place; and what it adds up to, with the best next look. */
+const { id, job, state, proof, installation } = useJob()
+const { told, waiting, problem, watched } = useDiagnosis()
+onMounted(() => (watched.value = true))
+onBeforeUnmount(() => (watched.value = false))
+
+type Tab = 'glance' | 'says' | Place | 'measured'
+const route = useRoute()
+const complained = computed(() => state.value.complaints.length > 0)
+const tab = computed<Tab>({
+  get: () => {
+    const asked = route.query.at as Tab | undefined
+    if (asked && tabs.value.some((one) => one.id === asked)) return asked
+    return complained.value ? 'engineBay' : 'glance'
+  },
+  set: (at) => void navigateTo({ query: { at } }, { replace: true }),
+})
+const here = computed(() =>
+  FINDINGS.filter(
+    (one) => !one.proveOnly && (!installation.value || fits(one.only, installation.value)),
+  ),
 )
+const looked = (ids: readonly { id: keyof (typeof state.value.found)['asFound'] }[]) =>
+  ids.filter(({ id: one }) => {
+    const said = state.value.found.asFound[one]?.payload.state
+    return said !== undefined && said !== 'notLooked'
+  }).length
+const tabs = computed(() => {
+  const list: { id: Tab; label: string; count: string }[] = [
+    { id: 'says', label: 'Driver', count: String(state.value.complaints.length || '') },
+  ]
+  const glance = here.value.filter((one) => one.glance)
+  if (!complained.value)
+    list.unshift({
+      id: 'glance',
+      label: 'While one is there',
+      count: `${looked(glance)}/${glance.length}`,
+    })
+  for (const place of PLACES) {
+    const own = here.value.filter((one) => one.place === place.id)
+    list.push({ id: place.id, label: PLACE_TABS[place.id], count: `${looked(own)}/${own.length}` })
+  }
+  const read = Object.keys(state.value.readings.asFound).length
+  list.push({ id: 'measured', label: 'Measured', count: `${read}/${readings.value.length}` })
+  return list
+})
+const PLACE_TABS: Record<Place, string> = {
+  engineBay: 'Engine bay',
+  footwell: 'Footwell',
+  underneath: 'Under it',
+  road: 'Pedal, road',
+}
 const readings = computed(() =>
   READINGS.filter(
     ({ name }) => name !== 'rodStroke' || installation.value?.circuit.slave.type === 'external',
   ),
 )
-const complained = (id: ComplaintId) => state.value.complaints.find((one) => one.complaint === id)
-function toggle(id: ComplaintId) {
-  const standing = complained(id)
-  void (standing ? withdraw(standing.held.id) : file('complaint', { complaint: id }))
-}
+const glanceMinutes = computed(() =>
+  here.value.filter((one) => one.glance).reduce((sum, { minutes }) => sum + minutes, 0),
+)
+const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'))
 </script>
 
 <template>
-  <div class="grid gap-x-8 lg:grid-cols-[minmax(0,0.92fr)_minmax(0,1fr)]">
-    <div class="border-hairline px-6 py-4 lg:border-r">
-      <details class="border-b border-hairline pb-2">
-        <summary class="flex min-h-11 flex-wrap items-baseline gap-x-2">
-          <span class="place-name w-full">The driver says</span>
-          <span class="flex-1">{{
-            state.complaints
-              .map((c) => COMPLAINTS.find((k) => k.id === c.complaint)!.label)
-              .join('; ') || 'nothing filed'
-          }}</span>
-          <span class="text-soft" aria-hidden="true">change</span>
-        </summary>
-        <div class="flex flex-wrap gap-2 py-2">
-          <button
-            v-for="complaint in COMPLAINTS"
-            :key="complaint.id"
-            type="button"
-            class="quiet text-left"
-            :class="complained(complaint.id) ? 'bg-ink text-ground' : ''"
-            :aria-pressed="!!complained(complaint.id)"
-            @click="toggle(complaint.id)"
+  <div class="grid gap-x-8 lg:grid-cols-[minmax(0,0.95fr)_minmax(0,1fr)]">
+    <div class="order-2 border-hairline px-6 py-3 lg:order-none lg:border-r">
+      <div class="grid grid-cols-3 border-b border-hairline" role="tablist" aria-label="Where to look">
+        <button
+          v-for="one in tabs"
+          :id="`tab-${one.id}`"
+          :key="one.id"
+          type="button"
+          role="tab"
+          class="flex min-h-11 items-center justify-between gap-1 border-b-4 px-1 text-left text-[0.95rem] leading-tight whitespace-nowrap"
+          :class="[
+            tab === one.id ? 'border-amber font-semibold' : 'border-transparent',
+            one.id === 'glance' ? 'col-span-3' : '',
+          ]"
+          :aria-selected="tab === one.id"
+          aria-controls="at-place"
+          @click="tab = one.id"
+        >
+          {{ one.label }}<span class="text-[0.9rem] font-normal text-soft">{{ one.count }}</span>
+        </button>
+      </div>
+      <div id="at-place" role="tabpanel" :aria-labelledby="`tab-${tab}`">
+        <template v-if="tab === 'glance'">
+          <p class="py-2">
+            No complaint. {{ glanceMinutes }} min while one is there, so that nothing comes back unseen;
+            or
+            <NuxtLink :to="`/jobs/${id}/${onward === 'find' ? 'choose' : onward}`" class="underline"
+              >skip Find</NuxtLink
+            >.
+          </p>
+          <PlaceFindings :show="(one) => one.glance === true" />
+        </template>
+        <DriverSays v-else-if="tab === 'says'" />
+        <template v-else-if="tab === 'measured'">
+          <ReadingField
+            v-for="reading in readings"
+            :key="reading.name"
+            :reading="reading.name"
+            phase="asFound"
+          />
+          <AirFigure v-if="proof" class="mt-3" :figures="proof.before" heading="Air in the circuit" />
+          <NuxtLink
+            :to="`/jobs/${id}/circuit/guess`"
+            class="mt-1 inline-flex min-h-11 items-center underline"
           >
-            {{ complaint.label }}
-          </button>
-        </div>
-      </details>
-      <section v-for="place in byPlace" :key="place.id" class="pt-3">
-        <h2 class="place-name">{{ place.label }}</h2>
-        <FindingRow
-          v-for="finding in place.findings"
-          :key="finding.id"
-          :finding="finding.id"
-          phase="asFound"
-        />
-      </section>
+            Weigh what is assumed
+          </NuxtLink>
+        </template>
+        <PlaceFindings v-else :key="tab" :show="(one) => one.place === tab" />
+      </div>
       <p class="mt-3 border-l-4 border-amber pl-3 text-[0.95rem]">
         Fluid: gloves, glasses, off the paint. Nobody at the pedal while hands are at the fork. Under
         the vehicle only on rated stands. The maker’s data and local codes decide.
       </p>
     </div>
-    <div class="px-6 py-4 lg:pl-0">
-      <AirFigure v-if="proof" :figures="proof.before" heading="Air in the circuit" />
-      <NuxtLink
-        :to="`/jobs/${id}/circuit/guess`"
-        class="mt-1 inline-flex min-h-11 items-center underline"
-      >
-        Weigh what is assumed
-      </NuxtLink>
-      <section class="mt-5">
-        <h2 class="place-name">Measured, as found</h2>
-        <ReadingField
-          v-for="reading in readings"
-          :key="reading.name"
-          :reading="reading.name"
-          phase="asFound"
-        />
-      </section>
+    <div class="px-6 py-3 lg:pl-0" :aria-busy="waiting">
+      <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
+      <p v-else-if="!told" class="text-soft" role="status">Reckoning what it adds up to…</p>
+      <template v-if="told">
+        <FindAdvice />
+        <NextLook class="mt-3" />
+        <SuspectList class="mt-2" />
+        <ConditionRow class="mt-2" />
+        <GuidePanel class="mt-3" />
+        <p class="mt-3 text-[0.9rem] text-soft">
+          Chances are judgement put into figures, moved by what this shop has found. They advise;
+          whoever signs decides.
+        </p>
+      </template>
     </div>
   </div>
 </template>

@@ -46,6 +46,9 @@ const sent = computed(() => {
         <NuxtLink to="/vehicles" class="tap" active-class="font-semibold underline underline-offset-4">
           Vehicles
         </NuxtLink>
+        <NuxtLink to="/shop" class="tap" active-class="font-semibold underline underline-offset-4"
+          >Shop</NuxtLink
+        >
       </slot>
       <p
         role="status"

@@ -49,6 +49,10 @@ function say(choice: 'present' | 'absent') {
         {{ choice.words }}
       </button>
     </div>
-    <p v-if="opened" class="pb-2 text-[0.95rem] text-soft">{{ kind.how }} {{ kind.reason }}</p>
+    <div v-if="opened" class="pb-2 text-[0.95rem] text-soft">
+      <p>{{ kind.how }} {{ kind.reason }}</p>
+      <p>{{ kind.minutes }} min, {{ kind.tools }}.</p>
+      <p v-if="kind.caution" class="font-semibold text-ink">{{ kind.caution }}</p>
+    </div>
   </div>
 </template>

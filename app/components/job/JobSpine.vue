@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { STAGES, type Stage } from '~~/core/journal'
-import { LIMITS, readingsOwed } from '~~/core/proof'
+import { blockingStops, LIMITS, readingsOwed } from '~~/core/proof'
 
 /** The road of the job: each stage with what is still owed there. Keys 1 to 6. */
 const props = defineProps<{ stage: Stage | null }>()
@@ -9,7 +9,7 @@ const { id, state, proof, stops } = useJob()
 const owed = computed((): Partial<Record<Stage, string>> => {
   const { bleed, readings, verdict } = state.value
   const list: Partial<Record<Stage, string>> = {}
-  if (stops.value.length > 0) list.find = 'stop'
+  if (blockingStops(stops.value).length > 0) list.find = 'stop'
   else if (!readings.asFound.freeTravel) list.find = 'free travel'
   if (bleed.cycles.length > 0 && bleed.clearInRow < LIMITS.clearInRow)
     list.bleed = `clear ${bleed.clearInRow}/${LIMITS.clearInRow}`

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener, useSessionStorage } from '@vueuse/core'
 import { sink } from '~~/core/circuit'
-import { completions, understand, type Said } from '~~/core/journal'
+import { completions, corrected, understandAll, type Said } from '~~/core/journal'
 import { phaseFigures } from '~~/core/proof'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
@@ -12,13 +12,21 @@ const refused = ref('')
 const cycle = useBleedSetting(id, state)
 
 const context = computed(() => ({ phase: phase.value, units: unitsNow(), cycle: cycle.value }))
-const understood = computed(() => (text.value.trim() ? understand(text.value, context.value) : null))
+const understood = computed(() => (text.value.trim() ? understandAll(text.value, context.value) : null))
 const offers = computed(() => completions(text.value, 5))
+/** What was probably meant, where it is not understood. */
+const meant = computed(() =>
+  understood.value && 'problem' in understood.value && offers.value.length === 0
+    ? corrected(text.value, context.value)
+    : null,
+)
 const preview = computed(() => {
   const found = understood.value
   if (!found) return ''
   if ('problem' in found) return found.problem
-  return [describe(found.said), consequence(found.said)].filter(Boolean).join(' → ')
+  return found.said
+    .map((one) => [describe(one), consequence(one)].filter(Boolean).join(' → '))
+    .join('; ')
 })
 
 /** What a reading would mean, before it is filed. */
@@ -49,7 +57,8 @@ async function submit() {
     return
   }
   refused.value = ''
-  if (await file(found.said.kind, found.said.payload)) text.value = ''
+  for (const one of found.said) if (!(await file(one.kind, one.payload))) return
+  text.value = ''
 }
 function take(offer: string) {
   text.value = `${offer} `
@@ -78,6 +87,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 <template>
   <form class="no-print border-t border-ink bg-ground px-4 py-2 lg:px-6" @submit.prevent="submit">
     <p v-if="problem" role="alert" class="pb-1 font-semibold text-rust">{{ problem }}</p>
+    <p v-if="meant" class="pb-1">
+      Did you mean
+      <button type="button" class="tap px-1 font-semibold underline" @click="text = meant!">
+        {{ meant }}</button>?
+    </p>
     <div v-if="offers.length" class="flex flex-wrap gap-2 pb-1" aria-label="Goes on as">
       <button
         v-for="offer in offers"

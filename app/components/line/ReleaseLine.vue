@@ -2,9 +2,10 @@
 import { useElementSize } from '@vueuse/core'
 import type { PressedState } from '~~/core/circuit'
 import type { Installation } from '~~/core/installation'
+import type { SuspectTold } from '~~/core/diagnosis'
 import type { Found } from '~~/core/journal'
 import type { Routing } from '~/composables/useRouting'
-import { airBubbles, leakMarks } from './found-marks'
+import { airBubbles, leakMarks, suspectMarks } from './found-marks'
 import { drawLine, pistonsOf, spanOf, type Point, type Span } from './line-geometry'
 import LineHandles from './LineHandles.vue'
 import { bleederWords, lineName, partWords, wayOut, type PartId } from './part-words'
@@ -17,6 +18,8 @@ import { bleederWords, lineName, partWords, wayOut, type PartId } from './part-w
 const props = defineProps<{
   installation: Installation
   found?: Found
+  /** What is suspected, and how much. */
+  suspects?: readonly SuspectTold[]
   /** Trapped air to show, mm³; null where none is known. */
   air?: number | null
   pressed?: PressedState | null
@@ -49,6 +52,7 @@ const drawing = computed(() =>
 const pistons = computed(() => pistonsOf(props.installation, props.pressed ?? null, props.pad ?? 0))
 const rodStops = computed(() => props.installation.circuit.master.pushrodClearance < 0)
 const leaks = computed(() => leakMarks(drawing.value, props.found))
+const suspected = computed(() => suspectMarks(drawing.value, props.suspects ?? []))
 const bubbles = computed(() => airBubbles(drawing.value, props.air ?? 0))
 const levelLow = computed(() => props.found?.levelLow?.payload.state === 'present')
 const parts = computed(() => partWords(props.installation, formatNow(), noseUp.value))
@@ -217,6 +221,10 @@ defineExpose({ svg: drawn, parts })
         >
           {{ leak.words }}
         </text>
+      </g>
+      <g v-for="one in suspected" :key="one.id" class="suspect" :data-suspected="one.id">
+        <circle :cx="one.x" :cy="one.y" r="17" />
+        <text :x="one.x" :y="one.y + 42" text-anchor="middle">{{ chanceWords(one.chance) }}</text>
       </g>
       <LineHandles
         v-if="routing"

@@ -1,4 +1,10 @@
-import type { FindingId } from '~~/core/diagnosis'
+import {
+  faultKind,
+  type FaultId,
+  type FaultPlace,
+  type FindingId,
+  type SuspectTold,
+} from '~~/core/diagnosis'
 import type { Found } from '~~/core/journal'
 import type { LineDrawing, Point } from './line-geometry'
 
@@ -15,6 +21,10 @@ export function leakMarks(
     ['outletDamp', { x: master.x + 10, y: master.y + 18 }, 'outlet damp'],
     ['bootWet', { x: slave.x + 92, y: slave.y + 24 }, 'boot wet'],
     ['bellHoleWet', { x: slave.x + 40, y: slave.y + 40 }, 'drips from the housing'],
+    ['reservoirDamp', { x: master.x - 46, y: master.y - 44 }, 'damp at the reservoir'],
+    ['slaveUnionDamp', { x: slave.x + 2, y: slave.y + 22 }, 'union damp'],
+    ['bleederDamp', { x: slave.x + 30, y: slave.y - 20 }, 'bleed screw damp'],
+    ['hoseDamp', hose ? { x: hose.middle.x, y: hose.middle.y + 16 } : slave, 'hose damp'],
     ['hoseSwells', hose ? { x: hose.middle.x, y: hose.middle.y + 16 } : slave, 'hose swells'],
     ['unionsWet', unions[0] ? { x: unions[0].x, y: unions[0].y + 14 } : master, 'a union is damp'],
   ]
@@ -36,4 +46,51 @@ export function airBubbles(drawing: LineDrawing, air: number): (Point & { r: num
     y: at.y - (i % 2),
     r: 1.6 + ((i * 7) % 3) * 0.8,
   }))
+}
+
+/** Where a fault sits on the drawing; clutch and gearbox lie beyond the slave. */
+function placeOf(place: FaultPlace, { master, slave, lines, unions }: LineDrawing): Point {
+  const hose = lines.find((line) => line.kind !== 'steel')?.middle
+  const pipe = lines.find((line) => line.kind === 'steel')?.middle
+  switch (place) {
+    case 'reservoir':
+      return { x: master.x - 46, y: master.y - 62 }
+    case 'pedal':
+      return { x: master.x - 112, y: master.y }
+    case 'master':
+      return { x: master.x - 44, y: master.y }
+    case 'outlet':
+      return { x: master.x + 6, y: master.y }
+    case 'pipe':
+      return pipe ?? hose ?? master
+    case 'hose':
+      return hose ?? pipe ?? slave
+    case 'slaveUnion':
+      return unions.at(-1) ?? { x: slave.x, y: slave.y }
+    case 'bleeder':
+      return { x: slave.x + 26, y: slave.y - 22 }
+    case 'slave':
+      return { x: slave.x + 46, y: slave.y }
+    case 'fork':
+      return { x: slave.x + 84, y: slave.y }
+    case 'clutch':
+      return { x: slave.x + 110, y: slave.y }
+    case 'gearbox':
+      return { x: slave.x + 142, y: slave.y }
+  }
+}
+
+/** Suspects ringed where they sit; two at one place share the ring of the likelier. */
+export function suspectMarks(
+  drawing: LineDrawing,
+  suspects: readonly SuspectTold[],
+): ({ id: FaultId; chance: number } & Point)[] {
+  const taken = new Set<string>()
+  return suspects.flatMap(({ fault, chance }) => {
+    const at = placeOf(faultKind(fault).place, drawing)
+    const key = `${Math.round(at.x)},${Math.round(at.y)}`
+    if (taken.has(key)) return []
+    taken.add(key)
+    return [{ id: fault, chance, x: at.x, y: at.y }]
+  })
 }

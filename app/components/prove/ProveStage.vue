@@ -57,6 +57,7 @@ const changedSince = computed(
         phase="after"
         :owed="check.owed"
       />
+      <GradedResults />
       <p class="mt-3 border-l-4 border-amber pl-3 text-[0.95rem]">
         With the engine running: brake on, out of gear, nobody under it or in front. Expect a start in
         gear after work on the switch. The maker’s data decides.
@@ -103,6 +104,7 @@ const changedSince = computed(
         </ul>
       </section>
       <AirFigure v-if="proof?.after.air" class="mt-5" :figures="proof.after" heading="Air after" />
+      <CauseConfirmed />
     </div>
   </div>
 </template>

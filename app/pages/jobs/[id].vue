@@ -9,8 +9,13 @@ import type { Stack } from '~/composables/useDesk'
 const route = useRoute()
 const id = String(route.params.id)
 const open = provideJob(id)
-const { job, vehicle, error, stage, state, installation, proof, stops, load } = open
+const { job, vehicle, error, stage, state, installation, proof, load } = open
+const { told, watched } = provideDiagnosis(open)
 const journalOpen = ref(false)
+
+/** Fewer suspects, and only likely ones, can be read on the line. */
+const SHOWN_FROM = 0.15
+const MOST_SHOWN = 3
 
 /** A sheet of the circuit is open instead of a stage. */
 const onSheet = computed(() => route.path.startsWith(`/jobs/${id}/circuit`))
@@ -72,6 +77,12 @@ const air = computed(() => {
   const found = measured.value.at(-1)?.figures.air
   return !found || isImplausible(found) || found.low <= 0 ? null : found.air
 })
+/** Suspects are shown on the line while one looks for them. */
+const suspects = computed(() =>
+  watched.value && stage.value === 'find'
+    ? (told.value?.suspects ?? []).filter(({ chance }) => chance >= SHOWN_FROM).slice(0, MOST_SHOWN)
+    : [],
+)
 const seen = computed(() => {
   const { asFound, working, after } = state.value.found
   return stage.value === 'find' ? asFound : { ...asFound, ...working, ...after }
@@ -108,12 +119,11 @@ const seen = computed(() => {
             onSheet && drawnOn(route.params.sheet) ? 'h-76' : onSheet ? 'h-66' : 'h-56 lg:h-[14.2rem]'
           "
           :found="seen"
+          :suspects="suspects"
           :air="air"
           :sheet="onSheet"
         />
-        <div v-if="stops.length" role="alert" class="border-b-2 border-rust px-6 py-2 text-rust">
-          <p v-for="stop in stops" :key="stop.finding"><strong>Stop.</strong> {{ stop.words }}</p>
-        </div>
+        <StopBar />
         <main class="min-h-0 grow overflow-y-auto" tabindex="-1">
           <NuxtPage />
         </main>

@@ -61,7 +61,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   <div class="flex min-h-screen flex-col lg:h-screen">
     <AppHeader
       :title="vehicle?.name ?? 'Vehicle'"
-      :sub="[vehicle?.plate, kind, `${guessed} figures assumed`].filter(Boolean).join(' · ')"
+      :sub="
+        [vehicle?.plate, vehicle?.model, kind, `${guessed} figures assumed`].filter(Boolean).join(' · ')
+      "
     >
       <template #nav>
         <NuxtLink to="/vehicles" class="tap">Vehicles</NuxtLink>

@@ -14,6 +14,7 @@ const draft = useSessionStorage('mellow-new-vehicle', {
   archetype: '',
   name: '',
   plate: '',
+  model: '',
   travel: '',
   padArm: '',
   rodArm: '',
@@ -92,7 +93,7 @@ async function create(then: 'job' | 'vehicle') {
     problem.value = 'Something is missing or out of its bounds: see the marked fields.'
   if (problem.value || busy.value) return
   busy.value = true
-  const { id, name, plate, archetype } = draft.value
+  const { id, name, plate, model = '', archetype } = draft.value
   let installation: Installation = fromArchetype(archetype)
   for (const [path, value] of readings.value!) installation = withMeasured(installation, path, value)
   const subject = { type: 'vehicle', id } as const
@@ -101,6 +102,7 @@ async function create(then: 'job' | 'vehicle') {
       id,
       name,
       ...(plate.trim() && { plate: plate.trim() }),
+      ...(model.trim() && { model: model.trim() }),
       entries: [makeEntry(subject, person.id, 'installation', installation)],
     })
     sessionStorage.removeItem('mellow-new-vehicle')
@@ -171,6 +173,18 @@ async function create(then: 'job' | 'vehicle') {
                 v-model="draft.plate"
                 class="field text-[1.1rem]"
                 maxlength="20"
+                autocomplete="off"
+              />
+            </label>
+            <label>
+              <span class="mb-1 block"
+                >Model
+                <span class="text-soft">as the shop calls it; its record is kept by it</span></span
+              >
+              <input
+                v-model="draft.model"
+                class="field text-[1.1rem]"
+                maxlength="80"
                 autocomplete="off"
               />
             </label>

@@ -2,8 +2,8 @@
 export type Place = 'footwell' | 'engineBay' | 'underneath' | 'road'
 
 export const PLACES: readonly { id: Place; label: string }[] = [
-  { id: 'footwell', label: 'Footwell' },
   { id: 'engineBay', label: 'Engine bay' },
+  { id: 'footwell', label: 'Footwell' },
   { id: 'underneath', label: 'Under it' },
   { id: 'road', label: 'At the pedal and on the road' },
 ]

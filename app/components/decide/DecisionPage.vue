@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { faultKind, SCHOOL_FIGURES, type School } from '~~/core/diagnosis'
+
+/** Both or one, replace or rebuild, bleed or part first: the schools with their costs, and the choice as an entry. */
+const { id, state, file } = useJob()
+const { told, waiting, problem, watched, evidence } = useDiagnosis()
+const shop = useShopStore()
+onMounted(() => (watched.value = true))
+onBeforeUnmount(() => (watched.value = false))
+
+const preferred = computed(() => shop.settings?.school ?? null)
+const standing = computed(() => state.value.decision)
+/** What is being weighed; null until something is tapped. */
+const draft = ref<School | null>(null)
+const chosen = computed<School | null>(() => {
+  if (draft.value) return draft.value
+  if (standing.value) {
+    const { scope, way, first } = standing.value.payload
+    return { scope, way, first }
+  }
+  return preferred.value
+})
+const pick = <K extends keyof School>(question: K) =>
+  computed<School[K]>({
+    get: () => chosen.value![question],
+    set: (value) => (draft.value = { ...chosen.value!, [question]: value }),
+  })
+const scope = pick('scope')
+const way = pick('way')
+const first = pick('first')
+const leads = computed(() =>
+  (told.value?.suspects ?? []).filter(({ chance }) => chance > 0.1).slice(0, 4),
+)
+const words = ref('')
+const filed = ref(false)
+
+async function decide() {
+  const all = told.value?.schools
+  const school = chosen.value
+  if (!all || !school) return
+  const option = school.first === 'bleed' ? all.first.options.bleed : all.scope.options[school.scope]
+  const reasons = [
+    `${SCOPE_WORDS[all.scope.favoured]} favoured: ${all.scope.why}`,
+    `${WAY_WORDS[all.way.favoured]} favoured: ${all.way.why}`,
+    `${FIRST_WORDS[all.first.favoured]} favoured: ${all.first.why}`,
+    ...leads.value.map(
+      ({ fault, chance }) => `${faultKind(fault).label}, ${chanceWords(chance)} when it was decided`,
+    ),
+  ]
+  if (words.value.trim()) reasons.unshift(words.value.trim().slice(0, 400))
+  filed.value = await file('decision', {
+    ...school,
+    repairs: option.repairs,
+    reasons,
+    minutes: option.minutes,
+    money: option.money,
+    comebackRisk: option.comebackRisk,
+  })
+  if (filed.value) {
+    draft.value = null
+    words.value = ''
+  }
+}
+const pitted = computed(() => evidence.value.findings.borePitted)
+</script>
+
+<template>
+  <div class="max-w-5xl px-6 py-3" :aria-busy="waiting">
+    <div class="flex flex-wrap items-baseline gap-x-4">
+      <h1 class="text-[1.25rem] font-semibold">How it is gone about</h1>
+      <NuxtLink :to="`/jobs/${id}/find`" class="tap px-1 underline">Back to Find</NuxtLink>
+      <NuxtLink to="/shop" class="tap px-1 underline">The shop’s prices and ways</NuxtLink>
+    </div>
+    <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
+    <p v-else-if="!told || !chosen" class="text-soft" role="status">Weighing the ways…</p>
+    <template v-else>
+      <p class="py-1">
+        As things stand:
+        <template v-for="(one, i) in leads" :key="one.fault"
+          ><template v-if="i > 0">; </template><strong>{{ faultKind(one.fault).label }}</strong>
+          {{ chanceWords(one.chance) }}</template
+        ><template v-if="leads.length === 0">no fault stands out</template>.
+      </p>
+      <p v-if="pitted === 'present'" class="font-semibold">
+        The opened bore is pitted: that cylinder is renewed, never rebuilt.
+      </p>
+      <SchoolQuestion
+        v-model="scope"
+        title="Both or one, and the hose?"
+        :words="SCOPE_WORDS"
+        :choice="told.schools.scope"
+        :preferred="preferred!.scope"
+      />
+      <SchoolQuestion
+        v-model="way"
+        title="Renew or rebuild?"
+        :words="WAY_WORDS"
+        :choice="told.schools.way"
+        :preferred="preferred!.way"
+      />
+      <SchoolQuestion
+        v-model="first"
+        title="Bleed first, or the part first?"
+        :words="FIRST_WORDS"
+        :choice="told.schools.first"
+        :preferred="preferred!.first"
+      />
+      <form class="flex flex-wrap items-center gap-3 py-3" @submit.prevent="decide">
+        <input
+          v-model="words"
+          class="field grow basis-72"
+          maxlength="400"
+          aria-label="Why, in your words"
+          placeholder="Why, in your words (may stay empty)"
+        />
+        <button class="act">File the decision</button>
+      </form>
+      <p v-if="standing" role="status" class="pb-2" data-decided>
+        <strong>Decided:</strong> {{ SCOPE_WORDS[standing.payload.scope].toLowerCase() }},
+        {{ WAY_WORDS[standing.payload.way].toLowerCase() }},
+        {{ FIRST_WORDS[standing.payload.first].toLowerCase() }};
+        {{ standing.payload.minutes.toFixed(0) }} min, parts {{ standing.payload.money.toFixed(0) }}.
+        <span v-if="!standing.sent" class="text-soft">Waiting to be sent.</span>
+      </p>
+      <p class="text-[0.9rem] text-soft">
+        In all: parts, hands at the shop’s rate, and what comes back times its chance.
+        {{ SCHOOL_FIGURES.companionFails.reason }} {{ SCHOOL_FIGURES.rebuiltFails.reason }} All of it is
+        judgement; a sound bore that was seen counts for more than any of it.
+      </p>
+    </template>
+  </div>
+</template>

@@ -1,0 +1,82 @@
+<script setup lang="ts" generic="T extends string">
+interface Option {
+  repairs: string[]
+  minutes: number
+  money: number
+  comebackRisk: number
+  expectedCost: number
+  refused: string | null
+}
+/** One question on which good technicians differ: each way with its cost, time and comeback risk, and what is favoured. */
+const props = defineProps<{
+  title: string
+  words: Record<T, string>
+  choice: { options: Record<T, Option>; favoured: T; why: string }
+  preferred: T
+}>()
+const chosen = defineModel<T>({ required: true })
+const names = computed(() => Object.keys(props.choice.options) as T[])
+const repairs = ({ repairs: ids }: Option) => repairWords(ids) || 'nothing'
+const time = (minutes: number) =>
+  minutes < 60
+    ? `${minutes.toFixed(0)} min`
+    : `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')}`
+const most = computed(() =>
+  Math.max(...names.value.map((name) => props.choice.options[name].expectedCost)),
+)
+</script>
+
+<template>
+  <section class="border-b border-hairline py-3" :data-question="title">
+    <h2 class="text-[1.1rem]">{{ title }}</h2>
+    <div role="radiogroup" :aria-label="title">
+      <button
+        v-for="name in names"
+        :key="name"
+        type="button"
+        role="radio"
+        class="grid min-h-14 w-full grid-cols-[2rem_minmax(0,1fr)_minmax(0,20rem)] items-center gap-x-3 border-t border-hairline py-1 text-left leading-tight disabled:opacity-60"
+        :aria-checked="chosen === name"
+        :disabled="choice.options[name].refused !== null"
+        :data-option="name"
+        @click="chosen = name"
+      >
+        <span
+          class="size-5 rounded-full border-2 border-ink"
+          :class="chosen === name ? 'bg-ink' : ''"
+          aria-hidden="true"
+        />
+        <span>
+          <strong>{{ words[name] }}</strong>
+          <span v-if="choice.favoured === name" class="text-amber"> · the figures favour it</span>
+          <span v-if="preferred === name" class="text-soft"> · this shop’s way</span>
+          <span class="block text-[0.95rem] text-soft">{{
+            choice.options[name].refused ?? repairs(choice.options[name])
+          }}</span>
+        </span>
+        <span v-if="choice.options[name].refused === null" class="text-[0.95rem]">
+          <span class="flex justify-between gap-2">
+            <span
+              >{{ time(choice.options[name].minutes) }}, parts
+              {{ choice.options[name].money.toFixed(0) }}</span
+            >
+            <span>comes back {{ chanceWords(choice.options[name].comebackRisk) }}</span>
+          </span>
+          <span class="flex items-center gap-2">
+            <span class="relative h-3 grow border border-edge" aria-hidden="true"
+              ><span
+                class="absolute inset-y-0 left-0 bg-ink"
+                :style="{ width: `${(100 * choice.options[name].expectedCost) / most}%` }"
+            /></span>
+            <strong class="whitespace-nowrap" data-expected
+              >{{ choice.options[name].expectedCost.toFixed(0) }} in all</strong
+            >
+          </span>
+        </span>
+      </button>
+    </div>
+    <p class="pt-1 text-[0.95rem]">
+      The figures favour <strong>{{ words[choice.favoured].toLowerCase() }}</strong>: {{ choice.why }}.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { NEEDS, safeConditions, type Need } from '~~/core/diagnosis'
+
+/** What can be done here just now: no look is proposed whose precondition fails. */
+const { file } = useJob()
+const { conditions, stops } = useDiagnosis()
+const safe = computed(() =>
+  safeConditions(
+    conditions.value,
+    stops.value.flatMap(({ stop }) => (stop === 'rodClearance' ? [] : [stop])),
+  ),
+)
+const barred = (need: Need) => conditions.value[need] && !safe.value[need]
+const holding = computed(() =>
+  NEEDS.filter(({ id }) => safe.value[id])
+    .map(({ label }) => label.toLowerCase())
+    .join(', '),
+)
+</script>
+
+<template>
+  <details class="border-b border-hairline">
+    <summary class="flex min-h-11 flex-wrap items-baseline gap-x-2 py-2">
+      <strong>Here and now</strong>
+      <span class="grow text-[0.95rem] text-soft">{{ holding || 'nothing can be done' }}</span>
+      <span class="text-soft" aria-hidden="true">change</span>
+    </summary>
+    <div class="flex flex-wrap gap-2 pb-2" role="group" aria-label="What can be done here">
+      <button
+        v-for="need in NEEDS"
+        :key="need.id"
+        type="button"
+        class="quiet"
+        :class="{ 'bg-ink text-ground': safe[need.id] }"
+        :aria-pressed="conditions[need.id]"
+        @click="file('condition', { condition: need.id, holds: !conditions[need.id] })"
+      >
+        {{ need.label }}<span v-if="barred(need.id)">: a stop forbids it</span>
+      </button>
+    </div>
+  </details>
+</template>

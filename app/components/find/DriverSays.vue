@@ -1,0 +1,27 @@
+<script setup lang="ts">
+import { COMPLAINTS, type ComplaintId } from '~~/core/diagnosis'
+
+/** What the driver says: each complaint on or off in one tap. */
+const { state, file, withdraw } = useJob()
+const complained = (id: ComplaintId) => state.value.complaints.find((one) => one.complaint === id)
+function toggle(id: ComplaintId) {
+  const standing = complained(id)
+  void (standing ? withdraw(standing.held.id) : file('complaint', { complaint: id }))
+}
+</script>
+
+<template>
+  <div class="flex flex-wrap gap-2 py-2" role="group" aria-label="The driver says">
+    <button
+      v-for="complaint in COMPLAINTS"
+      :key="complaint.id"
+      type="button"
+      class="quiet text-left"
+      :class="complained(complaint.id) ? 'bg-ink text-ground' : ''"
+      :aria-pressed="!!complained(complaint.id)"
+      @click="toggle(complaint.id)"
+    >
+      {{ complaint.label }}
+    </button>
+  </div>
+</template>

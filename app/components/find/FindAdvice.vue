@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { faultKind, FINDING_IDS, findingKind, readingKind, SAID_PLAINLY } from '~~/core/diagnosis'
+
+/** What it adds up to: not the hydraulics, what cannot both be true, and whether to look on or to act. */
+const { told } = useDiagnosis()
+const { id } = useJob()
+const money = (amount: number) => amount.toFixed(0)
+const now = computed(() => told.value?.advice.now ?? null)
+const doing = computed(() => repairWords(now.value?.repairs ?? []))
+const lead = computed(() => told.value?.suspects[0] ?? null)
+/** Less likely than this, nothing leads. */
+const LEADS = 0.15
+const plainly = computed(() => (told.value?.notHydraulic ?? 0) >= SAID_PLAINLY)
+const nameOf = (what: string) =>
+  (FINDING_IDS as readonly string[]).includes(what)
+    ? findingKind(what as Parameters<typeof findingKind>[0]).label
+    : readingKind(what as Parameters<typeof readingKind>[0]).label
+</script>
+
+<template>
+  <div v-if="told && now">
+    <p v-if="plainly" class="border-y border-ink py-2 text-[1.1rem]" data-verdict="not-hydraulic">
+      <strong>This is not the hydraulics</strong>, {{ chanceWords(told.notHydraulic!) }}. Neither
+      bleeding nor a new cylinder will cure it.
+    </p>
+    <p
+      v-if="lead && lead.chance >= LEADS"
+      class="flex items-baseline gap-3 text-[1.2rem] leading-tight"
+      data-lead
+    >
+      <span class="grow">{{ faultKind(lead.fault).label }}</span>
+      <strong class="whitespace-nowrap">{{ chanceWords(lead.chance) }}</strong>
+    </p>
+    <p v-else class="text-[1.1rem]" data-lead>No fault stands out yet.</p>
+    <p class="pt-1" data-advice :data-decide="told.advice.decide">
+      <template v-if="told.advice.decide"
+        ><strong>Stop looking.</strong> {{ now.repairs.length ? doing : 'Leave it as it is' }}: about
+        {{ money(now.expectedCost) }} in all, and no look would save what it takes.</template
+      >
+      <template v-else-if="told.advice.after"
+        ><strong>Look on:</strong> acting now ({{
+          now.repairs.length ? doing.toLowerCase() : 'nothing'
+        }}) comes to about {{ money(now.expectedCost) }}, after
+        {{ nameOf(told.advice.after.look.id).toLowerCase() }} to
+        {{ money(told.advice.after.expectedCost) }}.</template
+      >
+      <NuxtLink :to="`/jobs/${id}/decision`" class="px-1 py-2 font-semibold underline"
+        >Decide how</NuxtLink
+      >
+    </p>
+    <div
+      v-if="told.contradictions.length"
+      role="status"
+      class="border-l-4 border-ink pl-3"
+      data-contradictions
+    >
+      <p v-for="one in told.contradictions" :key="one.between.join()" class="py-1">
+        <strong>{{ one.between.map(nameOf).join(' and ') }}</strong> cannot both be so. {{ one.why }}
+      </p>
+    </div>
+  </div>
+</template>

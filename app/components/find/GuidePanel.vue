@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { findingKind, fits, GUIDES, NEEDS, unmet, walk, faultKind, type Guide } from '~~/core/diagnosis'
+
+/** Short branching procedures: each step files its entry, so that a guide can be left and taken up again. */
+const { installation, file } = useJob()
+const { evidence, conditions } = useDiagnosis()
+const opened = ref<string | null>(null)
+const guides = computed(() =>
+  GUIDES.filter(({ only }) => !installation.value || fits(only, installation.value)).map((guide) => ({
+    guide,
+    state: walk(guide, evidence.value),
+    lacks: unmet(guide.needs, conditions.value),
+  })),
+)
+const needWords = (id: string) => NEEDS.find((need) => need.id === id)!.label.toLowerCase()
+const done = ({ done: steps, step }: ReturnType<typeof walk>) =>
+  step === null ? 'done' : steps.length ? `step ${steps.length + 1}` : ''
+const answerOf = (guide: Guide, step: Guide['steps'][number]) => {
+  if (step.ask === 'reading') {
+    const reading = evidence.value.readings[step.reading]
+    return reading ? millimetres(reading.value) : ''
+  }
+  const state = evidence.value.findings[step.finding]
+  return state ? findingKind(step.finding)[state] : ''
+}
+</script>
+
+<template>
+  <section aria-labelledby="guides">
+    <h2 id="guides" class="text-[1.1rem]">Guides</h2>
+    <div v-for="{ guide, state, lacks } in guides" :key="guide.id" class="border-b border-hairline">
+      <button
+        type="button"
+        class="flex min-h-11 w-full flex-wrap items-center gap-x-3 text-left leading-tight"
+        :aria-expanded="opened === guide.id"
+        @click="opened = opened === guide.id ? null : guide.id"
+      >
+        <span class="grow py-1"
+          >{{ guide.label }}<span class="text-soft">. {{ guide.tells }}</span></span
+        >
+        <span class="text-[0.95rem] text-soft">{{ done(state) }}</span>
+      </button>
+      <div v-if="opened === guide.id" class="border-l-4 border-amber pb-2 pl-4" :data-guide="guide.id">
+        <p v-if="lacks" class="font-semibold">Not now: it needs that {{ needWords(lacks) }}.</p>
+        <p v-if="guide.caution" class="font-semibold">{{ guide.caution }}</p>
+        <ol>
+          <li v-for="step in state.done" :key="step.id" class="py-1">
+            {{ step.say }} <strong>{{ answerOf(guide, step) }}</strong>
+          </li>
+        </ol>
+        <template v-if="state.step">
+          <p class="py-1 text-[1.1rem]">{{ state.step.say }}</p>
+          <FindingRow
+            v-if="state.step.ask === 'finding'"
+            :key="state.step.id"
+            :finding="state.step.finding"
+            phase="asFound"
+          />
+          <ReadingField v-else :key="state.step.id" :reading="state.step.reading" phase="asFound" />
+        </template>
+        <p v-else-if="state.conclusion" class="py-1 text-[1.1rem]" data-conclusion>
+          <strong>{{ state.conclusion.words }}</strong>
+          <span v-if="state.conclusion.points.length" class="block text-[0.95rem] text-soft"
+            >Left:
+            {{
+              state.conclusion.points.map((one) => faultKind(one).label.toLowerCase()).join('; ')
+            }}</span
+          >
+        </p>
+        <button
+          v-if="state.step"
+          type="button"
+          class="tap px-0 underline"
+          @click="file('note', { words: `Guide left: ${guide.label}, at “${state.step!.say}”` })"
+        >
+          Leave it here, with a note
+        </button>
+      </div>
+    </div>
+  </section>
+</template>

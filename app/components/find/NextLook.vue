@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { faultKind, findingKind, readingKind, type Report } from '~~/core/diagnosis'
+
+/** The best look now: how it is done, what each answer would change, and its answer in one tap. */
+const { told } = useDiagnosis()
+const { file } = useJob()
+type Look = Report['looks'][number]
+const OFFERED = 4
+
+/** A look that was asked for instead of the first, until it is answered. */
+const asked = ref<string | null>(null)
+/** A look is wanted although the advice is to act. */
+const wanted = ref(false)
+const looks = computed(() => told.value?.looks.slice(0, OFFERED) ?? [])
+const look = computed(() => looks.value.find(({ id }) => id === asked.value) ?? looks.value[0] ?? null)
+const others = computed(() => looks.value.filter((one) => one !== look.value))
+const label = (one: Look) =>
+  one.kind === 'finding' ? findingKind(one.id).label : readingKind(one.id).label
+const about = computed(() => {
+  if (!look.value) return null
+  return look.value.kind === 'finding' ? findingKind(look.value.id) : readingKind(look.value.id)
+})
+const caution = computed(() =>
+  about.value && 'caution' in about.value ? about.value.caution : undefined,
+)
+const needs = computed(() =>
+  [
+    `${look.value?.minutes} min`,
+    about.value?.tools,
+    about.value?.needs.includes('helper') ? 'a helper' : '',
+  ]
+    .filter(Boolean)
+    .join(', '),
+)
+const leads = (answer: { leads: string | null; chanceThen: number }) =>
+  answer.leads === null
+    ? `probably nothing, ${chanceWords(answer.chanceThen)}`
+    : `${faultKind(answer.leads as Parameters<typeof faultKind>[0]).label}, ${chanceWords(answer.chanceThen)}`
+
+const choices = computed(() => {
+  const one = look.value
+  if (one?.kind !== 'finding') return []
+  const kind = findingKind(one.id)
+  return (['present', 'absent'] as const).map((state) => ({
+    state,
+    words: kind[state],
+    then: one.answers?.find(({ says }) => says === state),
+  }))
+})
+/** Figures in spans that lead to the same fault, put together. */
+const spans = computed(() => {
+  const one = look.value
+  if (one?.kind !== 'reading' || !one.answers) return []
+  const list: { from: number; to: number; leads: string; chance: number }[] = []
+  for (const answer of one.answers) {
+    const says = Math.max(0, Number(answer.says))
+    const fault = answer.leads === null ? 'probably nothing' : faultKind(answer.leads).label
+    const last = list.at(-1)
+    if (last?.leads === fault) {
+      last.to = says
+      last.chance += answer.chance
+    } else list.push({ from: says, to: says, leads: fault, chance: answer.chance })
+  }
+  return list
+})
+const roughly = (mm: number) => `${inUnits(mm, 'mm', unitsNow() === 'inch' ? 1 : 0)} ${symbolOf('mm')}`
+async function say(state: 'present' | 'absent') {
+  const one = look.value
+  if (one?.kind !== 'finding') return
+  if (await file('finding', { finding: one.id, state, phase: 'asFound' })) asked.value = null
+}
+</script>
+
+<template>
+  <p v-if="told?.advice.decide && !wanted && looks.length" class="flex flex-wrap items-center gap-x-2">
+    <span class="text-soft">Still to be learnt:</span>
+    <button
+      v-for="one in looks.slice(0, 2)"
+      :key="one.id"
+      type="button"
+      class="tap px-1 underline"
+      @click="((asked = one.id), (wanted = true))"
+    >
+      {{ label(one) }}<span class="text-soft">, {{ one.minutes }} min</span>
+    </button>
+  </p>
+  <section v-else-if="look && about" aria-labelledby="next-look" class="border-l-4 border-amber pl-4">
+    <div class="flex flex-wrap items-baseline gap-x-3">
+      <h2 id="next-look" class="grow text-[1.1rem]">
+        <span class="font-normal text-soft">Look next: </span
+        ><span data-next-look :data-id="look.id">{{ label(look) }}</span>
+      </h2>
+      <p class="text-[0.95rem] text-soft" :title="'Expected fall of the entropy of the causes'">
+        {{ needs }}; tells {{ look.bits.toFixed(2) }} bit, {{ look.bitsPerMinute.toFixed(2) }} a minute
+      </p>
+    </div>
+    <p>{{ about.how }}</p>
+    <p v-if="caution" class="font-semibold">{{ caution }}</p>
+    <div v-if="look.kind === 'finding'" class="mt-1 grid gap-2 sm:grid-cols-2">
+      <button
+        v-for="choice in choices"
+        :key="choice.state"
+        type="button"
+        class="quiet flex-col items-start justify-start gap-0 border-ink py-1 text-left leading-tight"
+        :aria-label="`${label(look)}: ${choice.words}`"
+        @click="say(choice.state)"
+      >
+        <strong>{{ choice.words }}</strong>
+        <span v-if="choice.then" class="text-[0.9rem]">then {{ leads(choice.then) }}</span>
+        <span v-else class="text-[0.9rem] text-soft">hardly to be expected</span>
+      </button>
+    </div>
+    <template v-else>
+      <ReadingField :key="look.id" :reading="look.id" phase="asFound" />
+      <ul v-if="spans.length > 1" class="text-[0.95rem] text-soft">
+        <li v-for="(span, i) in spans" :key="i">
+          {{
+            i === spans.length - 1
+              ? `${roughly(span.from)} and more`
+              : `about ${roughly(span.from)} to ${roughly(span.to)}`
+          }}: {{ span.leads }}
+        </li>
+      </ul>
+      <p v-else-if="spans.length === 1" class="text-[0.95rem] text-soft">
+        Whatever it shows, {{ spans[0]!.leads }} stays in front; how sure, it will tell.
+      </p>
+    </template>
+    <div v-if="others.length" class="flex flex-wrap items-center gap-x-2 pt-1 text-[0.95rem]">
+      <span class="text-soft">or</span>
+      <button
+        v-for="one in others"
+        :key="one.id"
+        type="button"
+        class="tap px-1 underline"
+        @click="asked = one.id"
+      >
+        {{ label(one) }}<span class="text-soft">, {{ one.minutes }} min</span>
+      </button>
+    </div>
+  </section>
+  <p v-else-if="told" class="border-l-4 border-hairline pl-4" data-no-look>
+    No look that can be taken now would tell more. Say what else can be done here, or decide.
+  </p>
+</template>

@@ -1,0 +1,19 @@
+<script setup lang="ts">
+import { FINDINGS, fits, type Finding } from '~~/core/diagnosis'
+
+/** The findings of one place, or those worth a glance on any job. */
+const props = defineProps<{ show: (finding: Finding) => boolean }>()
+const { installation } = useJob()
+const list = computed(() =>
+  FINDINGS.filter(
+    (one) =>
+      !one.proveOnly && props.show(one) && (!installation.value || fits(one.only, installation.value)),
+  ),
+)
+</script>
+
+<template>
+  <div>
+    <FindingRow v-for="finding in list" :key="finding.id" :finding="finding.id" phase="asFound" />
+  </div>
+</template>

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { faultKind, type FaultId } from '~~/core/diagnosis'
+
+/** What it was, confirmed by whoever mended it: with a standing proof it goes into the shop’s record. */
+const { state, file } = useJob()
+const { told } = useDiagnosis()
+const chosen = ref<FaultId[] | null>(null)
+const standing = computed(() => state.value.cause?.payload.faults ?? [])
+const picked = computed(() => chosen.value ?? standing.value)
+const offered = computed(() => {
+  const likely = (told.value?.suspects ?? []).slice(0, 6).map(({ fault }) => fault)
+  return [...new Set([...picked.value, ...likely])]
+})
+function toggle(fault: FaultId) {
+  const now = picked.value
+  chosen.value = now.includes(fault) ? now.filter((one) => one !== fault) : [...now, fault]
+}
+async function confirm() {
+  if (await file('cause', { faults: picked.value })) chosen.value = null
+}
+const changed = computed(() => chosen.value !== null && chosen.value.join() !== standing.value.join())
+</script>
+
+<template>
+  <section v-if="told" aria-labelledby="cause" class="mt-4">
+    <h2 id="cause" class="place-name">What it was</h2>
+    <p class="text-[0.95rem] text-soft">
+      Seen and mended, not guessed. Once the proof stands, it goes into this shop’s record.
+    </p>
+    <div class="flex flex-wrap gap-2 py-2" role="group" aria-label="What it was">
+      <button
+        v-for="fault in offered"
+        :key="fault"
+        type="button"
+        class="quiet text-left"
+        :class="{ 'bg-ink text-ground': picked.includes(fault) }"
+        :aria-pressed="picked.includes(fault)"
+        @click="toggle(fault)"
+      >
+        {{ faultKind(fault).label }}
+      </button>
+    </div>
+    <button type="button" class="act" :disabled="!changed || picked.length === 0" @click="confirm">
+      Confirm the cause
+    </button>
+    <span v-if="standing.length && !changed" class="pl-3" role="status" data-cause
+      >Confirmed: {{ standing.map((one) => faultKind(one).label).join('; ') }}</span
+    >
+  </section>
+</template>

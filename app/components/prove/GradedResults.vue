@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import {
+  COMPLAINTS,
+  faultKind,
+  FINDINGS,
+  type ComplaintId,
+  type FaultId,
+  type FindingId,
+} from '~~/core/diagnosis'
+import { GRADES, type Grade } from '~~/core/journal'
+
+/** What was felt or heard, and how it is now: gone, less or the same; a partial cure keeps its remaining cause. */
+const { state, file } = useJob()
+const { told, watched } = useDiagnosis()
+onMounted(() => (watched.value = true))
+onBeforeUnmount(() => (watched.value = false))
+
+type Felt = { id: ComplaintId | FindingId; label: string }
+const felt = computed((): Felt[] => [
+  ...state.value.complaints.map(({ complaint }) => ({
+    id: complaint,
+    label: COMPLAINTS.find((one) => one.id === complaint)!.label,
+  })),
+  ...FINDINGS.filter(
+    (one) =>
+      'felt' in one && one.felt && state.value.found.asFound[one.id]?.payload.state === 'present',
+  ).map(({ id, label, present }) => ({ id, label: `${label}: ${present}` })),
+])
+const graded = (id: Felt['id']) => state.value.graded[id]?.payload
+/** What may be left: the suspects, likeliest first. */
+const left = computed(() =>
+  (told.value?.suspects ?? [])
+    .filter(({ chance }) => chance > 0.02)
+    .slice(0, 8)
+    .map(({ fault }) => fault),
+)
+function grade(id: Felt['id'], value: Grade) {
+  const before = graded(id)
+  void file('graded', {
+    of: id,
+    grade: value,
+    ...(value !== 'gone' && before?.remaining && { remaining: before.remaining }),
+    ...(value !== 'gone' && before?.words && { words: before.words }),
+  })
+}
+function remaining(id: Felt['id'], fault: string) {
+  const { words } = graded(id)!
+  void file('graded', {
+    of: id,
+    grade: graded(id)!.grade,
+    ...(fault && { remaining: fault as FaultId }),
+    ...(words && { words }),
+  })
+}
+function note(id: Felt['id'], words: string) {
+  const before = graded(id)!
+  const text = words.trim().slice(0, 400)
+  void file('graded', {
+    of: id,
+    grade: before.grade,
+    ...(before.remaining && { remaining: before.remaining }),
+    ...(text && { words: text }),
+  })
+}
+</script>
+
+<template>
+  <section v-if="felt.length" aria-labelledby="graded" class="mt-4">
+    <h2 id="graded" class="place-name">Felt and heard, now</h2>
+    <div v-for="one in felt" :key="one.id" class="border-b border-hairline py-1" :data-graded="one.id">
+      <div class="flex flex-wrap items-center gap-2">
+        <span class="grow">{{ one.label }}</span>
+        <button
+          v-for="value in GRADES"
+          :key="value"
+          type="button"
+          class="quiet"
+          :class="{ 'bg-ink text-ground': graded(one.id)?.grade === value }"
+          :aria-pressed="graded(one.id)?.grade === value"
+          :aria-label="`${one.label}: ${GRADE_WORDS[value]}`"
+          @click="grade(one.id, value)"
+        >
+          {{ GRADE_WORDS[value] }}
+        </button>
+      </div>
+      <div v-if="graded(one.id) && graded(one.id)!.grade !== 'gone'" class="flex flex-wrap gap-2 pt-1">
+        <select
+          class="field w-auto grow basis-60"
+          :aria-label="`What is left of: ${one.label}`"
+          :value="graded(one.id)!.remaining ?? ''"
+          @change="remaining(one.id, ($event.target as HTMLSelectElement).value)"
+        >
+          <option value="">What is left, not known yet</option>
+          <option v-for="fault in left" :key="fault" :value="fault">
+            {{ faultKind(fault).label }}
+          </option>
+        </select>
+        <input
+          class="field grow basis-60"
+          maxlength="400"
+          :value="graded(one.id)!.words ?? ''"
+          :aria-label="`What is done about it: ${one.label}`"
+          placeholder="part ordered, look again on …"
+          @change="note(one.id, ($event.target as HTMLInputElement).value)"
+        />
+      </div>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { FIRSTS, SCOPES, WAYS } from '~~/core/diagnosis'
+import type { ShopSettingsBody } from '~~/contract'
+
+/** What the shop charges, which schools it prefers, and what its own jobs have taught. */
+const shop = useShopStore()
+const loaded = useLoaded(() => shop.load())
+const rate = ref('')
+const comeback = ref('')
+const problem = ref('')
+const said = ref('')
+const resetting = ref(false)
+watch(
+  () => shop.settings,
+  (settings) => {
+    if (!settings) return
+    rate.value = String(settings.hourlyRate)
+    comeback.value = String(settings.comeback)
+  },
+  { immediate: true },
+)
+const choices = <T extends string>(ids: readonly T[], words: Record<T, string>) =>
+  ids.map((id) => ({ id, name: words[id] }))
+
+async function set(change: Partial<ShopSettingsBody>, words: string) {
+  if (!shop.settings) return
+  problem.value = ''
+  said.value = ''
+  try {
+    await shop.set({ ...shop.settings, ...change })
+    said.value = words
+  } catch (error) {
+    problem.value = `Not kept: ${error instanceof Error ? error.message : error} What you typed is still here.`
+  }
+}
+function setPrices() {
+  const hourlyRate = readWithin(rate.value, { min: 0, max: 100_000 })
+  const back = readWithin(comeback.value, { min: 0, max: 1_000_000 })
+  if (hourlyRate === null) problem.value = 'An hour of hands: 0 to 100 000.'
+  else if (back === null) problem.value = 'A comeback: 0 to 1 000 000.'
+  else void set({ hourlyRate, comeback: back }, 'Prices kept.')
+}
+const school = computed(() => shop.settings!.school)
+const setSchool = (change: Partial<ShopSettingsBody['school']>) =>
+  set({ school: { ...school.value, ...change } }, 'The shop’s way is kept.')
+async function reset() {
+  await set({ recordSince: new Date().toISOString() }, 'The record starts anew from now.')
+  resetting.value = false
+}
+</script>
+
+<template>
+  <div>
+    <AppHeader title="The shop" />
+    <TroubleBar />
+    <LoadState
+      :loading="loaded.loading.value && !shop.settings"
+      :error="loaded.error.value"
+      @again="loaded.load"
+    />
+    <main v-if="shop.settings" class="grid max-w-6xl gap-x-10 gap-y-6 px-6 py-4 lg:grid-cols-2">
+      <div class="flex flex-col gap-5">
+        <form aria-labelledby="prices" @submit.prevent="setPrices">
+          <h2 id="prices" class="text-[1.1rem]">Prices</h2>
+          <p class="text-soft">
+            Behind “look on or stop looking”, and what is favoured. In the shop’s own money.
+          </p>
+          <label class="mt-2 flex items-center gap-3"
+            ><span class="grow">An hour of hands</span>
+            <input v-model="rate" class="field w-28" inputmode="decimal"
+          /></label>
+          <label class="mt-2 flex items-center gap-3"
+            ><span class="grow">A comeback, besides the work itself</span>
+            <input v-model="comeback" class="field w-28" inputmode="decimal"
+          /></label>
+          <button class="act mt-2">Keep</button>
+        </form>
+        <section aria-labelledby="ways" class="flex flex-col gap-2">
+          <h2 id="ways" class="text-[1.1rem]">This shop’s way</h2>
+          <ChoiceRow
+            :model-value="school.scope"
+            label="Both or one"
+            :choices="choices(SCOPES, SCOPE_WORDS)"
+            @update:model-value="(scope) => setSchool({ scope })"
+          />
+          <ChoiceRow
+            :model-value="school.way"
+            label="Renew or rebuild"
+            :choices="choices(WAYS, WAY_WORDS)"
+            @update:model-value="(way) => setSchool({ way })"
+          />
+          <ChoiceRow
+            :model-value="school.first"
+            label="Bleed or part first"
+            :choices="choices(FIRSTS, FIRST_WORDS)"
+            @update:model-value="(first) => setSchool({ first })"
+          />
+          <p class="text-[0.95rem] text-soft">
+            It is where a decision starts. The figures of each job stand beside it and may say
+            otherwise.
+          </p>
+        </section>
+        <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
+        <p v-else-if="said" role="status">{{ said }}</p>
+      </div>
+      <div>
+        <ShopRecordTable />
+        <div class="mt-3 flex flex-wrap items-center gap-3">
+          <button v-if="!resetting" type="button" class="quiet" @click="resetting = true">
+            Start the record anew
+          </button>
+          <template v-else>
+            <span>Jobs closed until now will no longer count.</span>
+            <button type="button" class="act" @click="reset">Start anew</button>
+            <button type="button" class="quiet" @click="resetting = false">Leave it</button>
+          </template>
+          <button
+            v-if="shop.settings.recordSince"
+            type="button"
+            class="quiet"
+            @click="set({ recordSince: null }, 'All closed jobs count again.')"
+          >
+            Count all jobs again
+          </button>
+        </div>
+        <p v-if="shop.settings.recordSince" class="pt-1 text-[0.95rem] text-soft">
+          Counting jobs closed since {{ when(shop.settings.recordSince) }}.
+        </p>
+      </div>
+    </main>
+  </div>
+</template>

@@ -1,0 +1,36 @@
+import { fold, type Entry, type Payloads } from '../core/journal'
+import { judge } from '../core/proof'
+import type { DemoJob, DemoPerson, Line } from './scenario'
+
+/** A job’s lines as entries, for the core to fold. */
+const entriesOf = (lines: readonly Line[]): Entry[] =>
+  lines.map(
+    ([minute, by, kind, payload], i) =>
+      ({
+        id: String(i).padStart(26, '0'),
+        subject: { type: 'job', id: '0' },
+        kind,
+        at: new Date(minute * 60_000).toISOString(),
+        by,
+        payload,
+        sequence: i + 1,
+      }) as Entry,
+  )
+
+/** Closes a job as its work would: the verdict is the core’s own, and what it was goes into the record. */
+export function closed(job: DemoJob, by: DemoPerson, cause: Payloads['cause']): DemoJob {
+  const { verdict } = judge(job.vehicle.installation, fold(entriesOf(job.lines)))
+  if (verdict.outcome !== 'pass')
+    throw new Error(
+      `${job.title}: not proven: ${verdict.reasons
+        .filter(({ outcome }) => outcome !== 'pass')
+        .map(({ words }) => words)
+        .join('; ')}`,
+    )
+  const last = job.lines.at(-1)![0]
+  const end: Line[] = [
+    [last + 4, by, 'verdict', verdict],
+    [last + 5, by, 'cause', cause],
+  ]
+  return { ...job, lines: [...job.lines, ...end] }
+}

@@ -1,0 +1,400 @@
+import type { Page } from '@playwright/test'
+import { monotonicFactory } from 'ulid'
+import { chanceWords } from '../../app/composables/useChance'
+import type { Person, Shop } from '../../contract'
+import {
+  faultKind,
+  knowledgeOf,
+  priorsFrom,
+  report,
+  SHOP_COSTS,
+  USUAL_SCHOOL,
+  type ComplaintId,
+  type FaultId,
+  type Report,
+} from '../../core/diagnosis'
+import { fromArchetype, withMeasured, type Installation } from '../../core/installation'
+import {
+  conditionsOf,
+  evidenceOf,
+  fold,
+  type EntryOf,
+  type JobKind,
+  type Payloads,
+} from '../../core/journal'
+import { blockingStops, openStops } from '../../core/proof'
+import { allSent, beSomebody, entriesOf, expect, get, goTo, measure, say, test, url } from './app'
+
+const ulid = monotonicFactory()
+const post = async (path: string, body: unknown) => {
+  const answer = await fetch(url(`/api${path}`), {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  })
+  expect(answer.status).toBe(201)
+}
+
+/** A job on a new vehicle of a kind, as the bench opens one; gives its id and the vehicle’s installation. */
+async function open(
+  archetype: string,
+  complaints: ComplaintId[],
+  jobKind: JobKind = 'fault',
+): Promise<{ id: string; installation: Installation }> {
+  const [person] = await get<Person[]>('/people')
+  const vehicleId = ulid()
+  const id = ulid()
+  const installation = withMeasured(fromArchetype(archetype), 'master.pushrodClearance', 0.4)
+  const entry = (subject: { type: 'job' | 'vehicle'; id: string }, kind: string, payload: unknown) => ({
+    id: ulid(),
+    subject,
+    kind,
+    at: new Date().toISOString(),
+    by: person!.id,
+    payload,
+  })
+  await post('/vehicles', {
+    id: vehicleId,
+    name: `Trial ${id.slice(-5)}`,
+    entries: [entry({ type: 'vehicle', id: vehicleId }, 'installation', installation)],
+  })
+  const job = { type: 'job', id } as const
+  await post('/jobs', {
+    id,
+    vehicleId,
+    title: 'Find what it is',
+    entries: [
+      entry(job, 'goal', { jobKind, wanted: '' }),
+      ...complaints.map((complaint) => entry(job, 'complaint', { complaint })),
+    ],
+  })
+  return { id, installation }
+}
+
+/** What the core makes of the entries that the server has. */
+async function reckoned(id: string, installation: Installation): Promise<Report> {
+  const state = fold(await entriesOf(id))
+  const { record } = await get<Shop>('/shop')
+  const stops = blockingStops(openStops(state, installation.circuit.master.portClosure))
+  return report(knowledgeOf(installation, priorsFrom(record, '').priors), {
+    evidence: evidenceOf(state),
+    conditions: conditionsOf(state),
+    stops: stops.map(({ stop }) => (stop === 'rodClearance' ? 'wayHomeShut' : stop)),
+    costs: SHOP_COSTS,
+    school: USUAL_SCHOOL,
+  })
+}
+
+/** The screen’s leading suspect is the core’s, with its chance. */
+async function leads(
+  page: Page,
+  id: string,
+  installation: Installation,
+  fault: FaultId,
+): Promise<Report> {
+  await allSent(page)
+  const found = await reckoned(id, installation)
+  expect(found.suspects[0]!.fault).toBe(fault)
+  await expect(page.locator('[data-lead]')).toHaveText(
+    new RegExp(`${faultKind(fault).label}\\s*${chanceWords(found.suspects[0]!.chance)}`),
+  )
+  await expect(page.locator(`[data-suspect="${fault}"] [data-chance]`)).toHaveText(
+    chanceWords(found.suspects[0]!.chance),
+  )
+  return found
+}
+const answer = (page: Page, finding: string, words: string) =>
+  page
+    .getByRole('group', { name: finding, exact: true })
+    .getByRole('button', { name: words, exact: true })
+    .click()
+const last = async <K extends keyof Payloads>(id: string, kind: K) =>
+  (await entriesOf(id)).filter((entry) => entry.kind === kind).at(-1) as EntryOf<K>
+
+test('a master that bypasses: said, measured, led to, decided', async ({ page }) => {
+  await beSomebody(page)
+  const { id, installation } = await open('small-car', [])
+  await page.goto(url(`/jobs/${id}/find`))
+
+  await test.step('the complaint and the first looks, as they are jotted down', async () => {
+    await say(page, 'pedal sinks')
+    await say(page, 'level ok, rod end dry')
+    await say(page, 'boot dry outlet dry')
+    await allSent(page)
+    const state = fold(await entriesOf(id))
+    expect(Object.keys(state.found.asFound).sort()).toEqual([
+      'bootWet',
+      'levelLow',
+      'outletDamp',
+      'rodEndDamp',
+    ])
+    const line = page.getByRole('textbox', { name: 'Say what was seen, felt or measured' })
+    await line.fill('sedimnt clean')
+    await page.getByRole('button', { name: 'sediment clean' }).click()
+    await expect(line).toHaveValue('sediment clean')
+    await line.press('Enter')
+    await expect(line).toHaveValue('')
+  })
+
+  await test.step('the best next look is the core’s, and one tap answers it', async () => {
+    await allSent(page)
+    const { looks, suspects } = await reckoned(id, installation)
+    const next = page.locator('[data-next-look]')
+    await expect(next).toHaveAttribute('data-id', looks[0]!.id)
+    await expect(page.locator('[data-lead]')).toContainText(chanceWords(suspects[0]!.chance))
+    await expect(page.getByText(`tells ${looks[0]!.bits.toFixed(2)} bit`)).toBeVisible()
+  })
+
+  await test.step('the figure settles it', async () => {
+    await say(page, 'sink 14 in 60')
+    const found = await leads(page, id, installation, 'masterBypass')
+    expect(found.suspects[0]!.chance).toBeGreaterThan(0.9)
+    await expect(page.locator('[data-suspected="masterBypass"]')).toContainText(
+      chanceWords(found.suspects[0]!.chance),
+    )
+    await page.locator('[data-suspect="masterBypass"] button').click()
+    const reason = found.suspects[0]!.reasons.find(({ id: what }) => what === 'sink')!
+    expect(reason.weight).toBeGreaterThan(1)
+    const ratio = Math.exp(reason.weight)
+    await expect(
+      page.getByRole('listitem').filter({ hasText: 'Sink under a held foot 14 mm in 60 s' }).last(),
+    ).toContainText(`${ratio < 9.5 ? ratio.toFixed(1) : ratio.toFixed(0)} × for`)
+    await expect(page.locator('[data-advice]')).toHaveAttribute(
+      'data-decide',
+      String(found.advice.decide),
+    )
+    await expect(page.locator('[data-advice]')).toContainText(found.advice.now.expectedCost.toFixed(0))
+  })
+
+  await test.step('both or one is decided with its reasons, and kept', async () => {
+    await page.getByRole('link', { name: 'Decide how' }).click()
+    const { schools } = await reckoned(id, installation)
+    const option = page.locator('[data-option="pair"]')
+    await expect(option.locator('[data-expected]')).toHaveText(
+      `${schools.scope.options.pair.expectedCost.toFixed(0)} in all`,
+    )
+    await expect(page.locator('[data-option="proven"]')).toContainText('this shop’s way')
+    await expect(page.locator(`[data-option="${schools.scope.favoured}"]`)).toContainText(
+      'the figures favour it',
+    )
+    await option.click()
+    await expect(option).toHaveAttribute('aria-checked', 'true')
+    await page.getByLabel('Why, in your words').fill('Ferry on Thursday, both while it is open')
+    await page.getByRole('button', { name: 'File the decision' }).click()
+    await expect(page.locator('[data-decided]')).toContainText('master and slave together')
+    await allSent(page)
+    const { payload } = await last(id, 'decision')
+    expect(payload).toMatchObject({ scope: 'pair', way: 'replace', first: 'part' })
+    expect(payload.repairs).toEqual(expect.arrayContaining(['master', 'slave']))
+    expect(payload.reasons[0]).toBe('Ferry on Thursday, both while it is open')
+    expect(payload.comebackRisk).toBeCloseTo(schools.scope.options.pair.comebackRisk, 9)
+  })
+})
+
+test('a slave that leaks inside the bell housing: all dry outside, and what drips is no oil', async ({
+  page,
+}) => {
+  await beSomebody(page)
+  const { id, installation } = await open('light-truck', ['losesFluid', 'soft'])
+  await page.goto(url(`/jobs/${id}/find`))
+  await answer(page, 'Level', 'low')
+  await answer(page, 'Reservoir and feed hose', 'dry')
+  await answer(page, 'Outlet union', 'dry')
+  await answer(page, 'Hose from outside', 'sound')
+  await goTo(page, 'Footwell')
+  await answer(page, 'Rod end of the master', 'dry')
+  await goTo(page, 'Under it')
+  await answer(page, 'Slave boot peeled back', 'dry')
+  await answer(page, 'Union at the slave', 'dry')
+  await answer(page, 'Hole under the bell housing', 'drips')
+  await answer(page, 'What comes out of that hole', 'brake fluid, or nothing')
+  const found = await leads(page, id, installation, 'slaveLeakInside')
+  expect(found.hydraulic).toBeGreaterThan(0.8)
+  await expect(page.locator('[data-verdict="not-hydraulic"]')).toHaveCount(0)
+  await expect(page.getByRole('tab', { name: /^Under it/ })).toContainText('4/')
+
+  // The same tap again takes it back to not looked at, and the suspects move back.
+  await answer(page, 'Hole under the bell housing', 'drips')
+  await allSent(page)
+  const without = await reckoned(id, installation)
+  const now = without.suspects.find(({ fault }) => fault === 'slaveLeakInside')!.chance
+  expect(now).toBeLessThan(found.suspects[0]!.chance)
+  await expect(page.locator('[data-lead]')).toContainText(chanceWords(without.suspects[0]!.chance))
+})
+
+test('air drawn by a union: the overnight guide, step by step', async ({ page }) => {
+  await beSomebody(page)
+  const { id, installation } = await open('small-car', ['afterStanding'])
+  await page.goto(url(`/jobs/${id}/find`))
+  await say(page, 'pumps bring it up')
+  await say(page, 'worked on yes')
+  await page.getByRole('button', { name: /^Overnight stand/ }).click()
+  const guide = page.locator('[data-guide="overnight"]')
+  await expect(guide).toContainText('Not now: it needs that it can stand overnight')
+  await say(page, 'can stand yes')
+  await expect(guide).not.toContainText('Not now')
+  await guide.getByLabel('Free travel at the pad, mm').fill('44')
+  await guide.getByLabel('Free travel at the pad, mm').press('Enter')
+  await expect(guide).toContainText('In the morning, before the first stroke')
+  await guide.getByRole('button', { name: 'lower than before' }).click()
+  await expect(guide).toContainText('How far has the level fallen')
+  await guide.getByLabel('Fall of the reservoir’s level, mm').fill('0')
+  await guide.getByLabel('Fall of the reservoir’s level, seconds').fill('43200')
+  await guide.getByRole('button', { name: 'File' }).click()
+  await expect(guide.locator('[data-conclusion]')).toContainText('a joint draws')
+  const found = await leads(page, id, installation, 'unionDraws')
+  expect(found.suspects[0]!.chance).toBeGreaterThan(0.7)
+  const { payload } = await last(id, 'measurement')
+  expect(payload).toEqual({ reading: 'reservoirDrop', value: 0, duration: 43_200, phase: 'asFound' })
+})
+
+test('a rod too long stops the job, until it is set or somebody takes it over', async ({ page }) => {
+  await beSomebody(page)
+  const { id, installation } = await open('long-line', ['slipsNewDisc'])
+  await page.goto(url(`/jobs/${id}/find?at=measured`))
+  await measure(page, 'Pushrod clearance', '-2')
+  const stop = page.locator('[data-stop="rodClearance"]')
+  await expect(stop).toContainText('Stop. The rod covers the port at rest')
+  await expect(page.getByRole('link', { name: /1\s*Find/ })).toContainText('stop')
+  const found = await leads(page, id, installation, 'rodTooLong')
+  // Nothing is proposed that would have to be driven.
+  const names = found.looks.map(({ id: look }) => look)
+  expect(names).not.toContain('slips')
+  expect(names).not.toContain('slips')
+  await expect(page.locator('[data-advice]')).toContainText('Set the pushrod')
+
+  await stop.getByRole('button', { name: 'Take it over' }).click()
+  await stop.getByRole('button', { name: 'Take over' }).click()
+  await expect(stop).toContainText('Say why it is taken over')
+  await stop.getByRole('textbox').fill('Moved ten metres into the bay, then set')
+  await stop.getByRole('button', { name: 'Take over' }).click()
+  await expect(stop).toContainText('Taken over by')
+  await expect(page.getByRole('link', { name: /1\s*Find/ })).not.toContainText('stop')
+  await allSent(page)
+  expect((await last(id, 'takenOver')).payload).toEqual({
+    stop: 'rodClearance',
+    reason: 'Moved ten metres into the bay, then set',
+  })
+  expect((await reckoned(id, installation)).looks.map(({ id: look }) => look)).toContain('slips')
+
+  await page.goto(url(`/jobs/${id}/prove`))
+  await measure(page, 'Pushrod clearance', '0.3')
+  await expect(page.locator('[data-stop]')).toHaveCount(0)
+})
+
+test('a case that is not hydraulic is said to be none', async ({ page }) => {
+  await beSomebody(page)
+  const { id, installation } = await open('tractor', ['grinds'])
+  await page.goto(url(`/jobs/${id}/find`))
+  await say(page, 'level ok')
+  await say(page, 'free 18')
+  await say(page, 'stroke 20')
+  await say(page, 'gear grinds, engine off go in')
+  await say(page, 'squeal in gear squeals')
+  const found = await leads(page, id, installation, 'pilotDrags')
+  expect(found.notHydraulic).toBeGreaterThan(0.8)
+  await expect(page.locator('[data-verdict="not-hydraulic"]')).toHaveText(
+    new RegExp(`This is not the hydraulics,\\s*${chanceWords(found.notHydraulic!)}`),
+  )
+  await page.goto(url(`/jobs/${id}/decision`))
+  await expect(page.locator('[data-option="rebuild"]')).toBeDisabled()
+  await expect(page.locator('[data-option="bleed"]')).toContainText('hardly any air')
+})
+
+test('two readings that cannot both be true are named', async ({ page }) => {
+  await beSomebody(page)
+  const { id } = await open('small-car', ['soft'])
+  await page.goto(url(`/jobs/${id}/find`))
+  await say(page, 'free 90')
+  await say(page, 'take-up 33')
+  await expect(page.locator('[data-contradictions]')).toContainText(
+    'Free travel at the pad and Take-up height cannot both be so',
+  )
+  await say(page, 'free 19')
+  await expect(page.locator('[data-contradictions]')).toHaveCount(0)
+})
+
+test('a job with no complaint passes through Find in a minute, or skips it', async ({ page }) => {
+  await beSomebody(page)
+  const { id } = await open('concentric', [], 'fluidService')
+  await page.goto(url(`/jobs/${id}/find`))
+  await expect(page.getByRole('tab', { name: /^While one is there/ })).toHaveAttribute(
+    'aria-selected',
+    'true',
+  )
+  await answer(page, 'Level', 'on its mark')
+  await expect(page.getByRole('tab', { name: /^While one is there/ })).toContainText('1/')
+  await page.getByRole('link', { name: 'skip Find' }).click()
+  await expect(page).toHaveURL(/bleed$/)
+})
+
+test('a partial cure keeps its remaining cause, a confirmed one goes into the record', async ({
+  page,
+}) => {
+  await beSomebody(page)
+  const { id } = await open('small-car', ['squeaks', 'low'])
+  await page.goto(url(`/jobs/${id}/find`))
+  await say(page, 'sideways loose')
+  await page.goto(url(`/jobs/${id}/prove`))
+  const squeak = page.locator('[data-graded="squeaks"]')
+  await squeak.getByRole('button', { name: 'Less' }).click()
+  await squeak.getByRole('combobox').selectOption({ label: 'Pedal bushes worn or dry' })
+  await squeak.getByRole('textbox').fill('Bushes on Tuesday’s ferry')
+  await squeak.getByRole('textbox').press('Tab')
+  await page.locator('[data-graded="low"]').getByRole('button', { name: 'Gone' }).click()
+  await page
+    .getByRole('group', { name: 'What it was' })
+    .getByRole('button', { name: 'Pedal bushes worn or dry' })
+    .click()
+  await page.getByRole('button', { name: 'Confirm the cause' }).click()
+  await expect(page.locator('[data-cause]')).toContainText('Pedal bushes worn or dry')
+  await allSent(page)
+  const { graded, cause } = fold(await entriesOf(id))
+  expect(graded.squeaks!.payload).toEqual({
+    of: 'squeaks',
+    grade: 'less',
+    remaining: 'pedalBushes',
+    words: 'Bushes on Tuesday’s ferry',
+  })
+  expect(graded.low!.payload.grade).toBe('gone')
+  expect(cause!.payload.faults).toEqual(['pedalBushes'])
+})
+
+test('the shop’s prices and ways are kept, and its record is shown and begun anew', async ({
+  page,
+}) => {
+  await beSomebody(page)
+  await page.goto(url('/shop'))
+  const { record } = await get<Shop>('/shop')
+  const { moved } = priorsFrom(record, '')
+  const leak = moved.find(({ fault }) => fault === 'slaveLeak')!
+  expect(leak.confirmed.all).toBe(2)
+  const row = page.locator('[data-moved="slaveLeak"]')
+  await expect(row).toContainText(`${(100 * leak.from).toFixed(1)} %`)
+  await expect(row).toContainText(`${(100 * leak.to).toFixed(1)} %`)
+
+  await page.getByLabel('An hour of hands').fill('cheap')
+  await page.getByRole('button', { name: 'Keep' }).click()
+  await expect(page.getByRole('alert')).toHaveText('An hour of hands: 0 to 100 000.')
+  await page.getByLabel('An hour of hands').fill('72.5')
+  await page.getByRole('button', { name: 'Keep' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'Prices kept.' })).toBeVisible()
+  await page.getByRole('button', { name: 'Master, slave and hose' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'way is kept' })).toBeVisible()
+  expect((await get<Shop>('/shop')).settings).toMatchObject({
+    hourlyRate: 72.5,
+    school: { scope: 'all' },
+  })
+
+  await page.getByRole('button', { name: 'Start the record anew' }).click()
+  await page.getByRole('button', { name: 'Start anew', exact: true }).click()
+  await expect(page.getByText('0 closed jobs')).toBeVisible()
+  expect((await get<Shop>('/shop')).record).toEqual({})
+  await page.getByRole('button', { name: 'Count all jobs again' }).click()
+  await expect(row).toBeVisible()
+  await page.getByLabel('An hour of hands').fill(String(SHOP_COSTS.hourlyRate))
+  await page.getByRole('button', { name: 'Keep' }).click()
+  await page.getByRole('button', { name: 'Only what is proven' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'way is kept' })).toBeVisible()
+  expect((await get<Shop>('/shop')).settings).toMatchObject({ ...SHOP_COSTS, school: USUAL_SCHOOL })
+})
