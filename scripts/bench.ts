@@ -11,7 +11,7 @@ import { root } from './packages.mjs'
 const outdir = join(root, '.data', 'bench')
 mkdirSync(outdir, { recursive: true })
 await build({
-  entryPoints: ['circuit', 'draws'].map((name) => join(root, 'bench', `${name}.ts`)),
+  entryPoints: ['circuit', 'draws', 'find'].map((name) => join(root, 'bench', `${name}.ts`)),
   outdir,
   outExtension: { '.js': '.mjs' },
   bundle: true,
@@ -22,7 +22,9 @@ await build({
 const bundled = (name: string) => import(pathToFileURL(join(outdir, `${name}.mjs`)).href)
 const { benchCircuit } = (await bundled('circuit')) as typeof import('../bench/circuit')
 const { benchDraws } = (await bundled('draws')) as typeof import('../bench/draws')
+const { benchFind } = (await bundled('find')) as typeof import('../bench/find')
 print(benchCircuit())
 print(benchDraws())
+print(benchFind())
 print(await benchServer())
 print(await benchBrowser())

@@ -4,39 +4,37 @@ import { statesOf, subjects, understandAll, type SayContext } from './say'
 /** A slip of the finger in so many letters; the shorter the word, the fewer may be wrong. */
 const slips = (word: string): number => (word.length < 4 ? 1 : word.length < 9 ? 2 : 3)
 
-function nearest(word: string, among: readonly string[]): string | null {
-  let best: string | null = null
-  let least = slips(word) + 1
+/** The word nearest to what was typed, and how far off it is; null where none is near. */
+function nearest(word: string, among: readonly string[]): { word: string; off: number } | null {
+  let best: { word: string; off: number } | null = null
   for (const one of among) {
+    const least = best?.off ?? slips(word) + 1
     if (Math.abs(one.length - word.length) >= least) continue
     const off = distance(word, one)
-    if (off < least) {
-      least = off
-      best = one
-    }
+    if (off < least) best = { word: one, off }
   }
   return best
 }
 
 /**
- * What was probably meant by a statement that is not understood: its subject or state put right; null where nothing near
- * can be understood. It is offered, never filed by itself.
+ * What was probably meant by a statement that is not understood: its subject or state put right, with the fewest letters
+ * changed; null where nothing near can be understood. It is offered, never filed by itself.
  */
 export function corrected(text: string, context: SayContext): string | null {
   const words = text.trim().toLowerCase().split(/\s+/)
   const known = subjects()
-  for (let n = Math.min(4, words.length); n >= 1; n--) {
-    const said = words.slice(0, n).join(' ')
-    const subject = nearest(said, known)
+  let best: { offer: string; off: number } | null = null
+  for (let n = 1; n <= Math.min(4, words.length); n++) {
+    const subject = nearest(words.slice(0, n).join(' '), known)
     if (!subject) continue
     const rest = words.slice(n).join(' ')
-    const tries = [rest]
-    const state = rest && nearest(rest, statesOf(subject))
-    if (state) tries.push(state)
-    for (const one of tries) {
-      const offer = `${subject} ${one}`.trim()
-      if (offer !== words.join(' ') && 'said' in understandAll(offer, context)) return offer
+    const state = rest === '' ? null : nearest(rest, statesOf(subject.word))
+    for (const one of [{ word: rest, off: 0 }, ...(state ? [state] : [])]) {
+      const offer = `${subject.word} ${one.word}`.trim()
+      const off = subject.off + one.off
+      if (off === 0 || (best && off >= best.off)) continue
+      if ('said' in understandAll(offer, context)) best = { offer, off }
     }
   }
-  return null
+  return best?.offer ?? null
 }

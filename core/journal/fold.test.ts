@@ -4,6 +4,7 @@ import { cycle, entry, reading, ulidOf } from '../../tests/arbitrary/entry'
 import { fromArchetype } from '../installation'
 import { timeline } from './effective'
 import type { Entry } from './entry'
+import { conditionsOf, evidenceOf } from './evidence'
 import { calibrationFrom, fold, installationFrom } from './fold'
 import { phaseAt, startStage } from './stages'
 
@@ -222,5 +223,72 @@ describe('an installation over its history', () => {
     const plan = entry(1, 'plan', { changes: [{ change: 'air', value: 100 }] })
     expect(fold([plan]).plan!.payload.changes).toHaveLength(1)
     expect(fold([plan, entry(2, 'withdrawal', {}, { withdraws: plan.id })]).plan).toBeNull()
+  })
+})
+
+describe('the search in a job’s state', () => {
+  const sought = (...list: Entry[]) => fold(list)
+
+  it('what holds here is what was last said, else what is usual', () => {
+    expect(conditionsOf(sought()).helper).toBe(false)
+    const state = sought(
+      entry(1, 'condition', { condition: 'helper', holds: true }),
+      entry(2, 'condition', { condition: 'underneath', holds: false }),
+      entry(3, 'condition', { condition: 'underneath', holds: true }),
+    )
+    expect(conditionsOf(state)).toMatchObject({ helper: true, underneath: true, hours: false })
+  })
+
+  it('evidence is what stands before the work: the later over the earlier, not looked at is none', () => {
+    const state = sought(
+      entry(1, 'complaint', { complaint: 'soft' }),
+      entry(2, 'finding', { finding: 'bootWet', state: 'present', phase: 'asFound' }),
+      entry(3, 'finding', { finding: 'bootWet', state: 'absent', phase: 'working' }),
+      entry(4, 'finding', { finding: 'levelLow', state: 'present', phase: 'asFound' }),
+      entry(5, 'finding', { finding: 'levelLow', state: 'notLooked', phase: 'asFound' }),
+      entry(6, 'measurement', reading('freeTravel', 44)),
+      entry(7, 'measurement', reading('freeTravel', 20, 'working')),
+      entry(8, 'measurement', reading('sink', 3, 'asFound', 60)),
+      entry(9, 'finding', { finding: 'unionsWet', state: 'absent', phase: 'after' }),
+    )
+    expect(evidenceOf(state)).toEqual({
+      complaints: ['soft'],
+      findings: { bootWet: 'absent' },
+      readings: { freeTravel: { value: 44 }, sink: { value: 3, duration: 60 } },
+    })
+  })
+
+  it('after the work, what is gone is absent, what is less or the same is still there', () => {
+    const state = sought(
+      entry(1, 'complaint', { complaint: 'squeaks' }),
+      entry(2, 'complaint', { complaint: 'low' }),
+      entry(3, 'finding', { finding: 'springy', state: 'present', phase: 'asFound' }),
+      entry(4, 'graded', { of: 'squeaks', grade: 'same' }),
+      entry(5, 'graded', { of: 'squeaks', grade: 'less', remaining: 'pedalBushes' }),
+      entry(6, 'graded', { of: 'low', grade: 'gone' }),
+      entry(7, 'graded', { of: 'springy', grade: 'gone' }),
+      entry(8, 'measurement', reading('freeTravel', 19, 'after')),
+    )
+    expect(state.graded.squeaks!.payload).toEqual({
+      of: 'squeaks',
+      grade: 'less',
+      remaining: 'pedalBushes',
+    })
+    expect(evidenceOf(state, 'after')).toEqual({
+      complaints: ['squeaks'],
+      findings: { springy: 'absent' },
+      readings: { freeTravel: { value: 19 } },
+    })
+  })
+
+  it('decision, cause and a stop taken over stand until they are taken back', () => {
+    const list = [
+      entry(1, 'cause', { faults: ['slaveLeak'] }),
+      entry(2, 'takenOver', { stop: 'forkCracked', reason: 'Towed, not driven' }),
+    ]
+    expect(sought(...list).cause!.payload.faults).toEqual(['slaveLeak'])
+    expect(sought(...list).takenOver.forkCracked!.payload.reason).toBe('Towed, not driven')
+    const back = entry(3, 'withdrawal', {}, { withdraws: list[0]!.id })
+    expect(sought(...list, back).cause).toBeNull()
   })
 })

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { completions, understand, type SayContext } from './say'
+import { FINDINGS } from '../diagnosis'
+import { corrected } from './correct'
+import { completions, understand, understandAll, type SayContext } from './say'
 
 const context: SayContext = {
   phase: 'asFound',
@@ -148,5 +150,58 @@ describe('the say-line', () => {
     expect(completions('fre')).toContain('free travel')
     expect(completions('boot')).toEqual(expect.arrayContaining(['boot wet', 'boot dry']))
     expect(completions('')).toEqual([])
+  })
+})
+
+describe('several statements at once, and slips of the finger', () => {
+  const all = (text: string) => {
+    const found = understandAll(text, context)
+    if ('problem' in found) throw new Error(found.problem)
+    return found.said
+  }
+  const finding = (id: string, state: string) => ({
+    kind: 'finding',
+    payload: { finding: id, state, phase: 'asFound' },
+  })
+
+  it.each([
+    ['level low dark', [finding('levelLow', 'present'), finding('fluidDark', 'present')]],
+    ['level ok, rod end dry', [finding('levelLow', 'absent'), finding('rodEndDamp', 'absent')]],
+    ['boot wet and outlet dry', [finding('bootWet', 'present'), finding('outletDamp', 'absent')]],
+    ['free 42 boot wet', [measured('freeTravel', 42), finding('bootWet', 'present')]],
+    ['sink 8 in 60', [measured('sink', 8, 60)]],
+    ['helper here', [{ kind: 'condition', payload: { condition: 'helper', holds: true } }]],
+    ['can stand no', [{ kind: 'condition', payload: { condition: 'hours', holds: false } }]],
+  ])('%s', (text, expected) => expect(all(text)).toEqual(expected))
+
+  it('tells the problem of what is left over, and files nothing of the rest', () => {
+    expect(understandAll('level low, boot purple', context)).toEqual({
+      problem: expect.stringContaining('say “wet”, “dry”') as string,
+    })
+    expect(understandAll('', context)).toHaveProperty('problem')
+  })
+
+  it('every finding can be said, each way, in its own words', () => {
+    for (const kind of FINDINGS)
+      for (const [state, words] of [
+        ['present', kind.present],
+        ['absent', kind.absent],
+      ] as const) {
+        const ways = kind.words.map((word) => understandAll(`${word} ${words}`, context))
+        expect(ways, `${kind.id} ${state}`).toContainEqual({ said: [finding(kind.id, state)] })
+      }
+  })
+
+  it.each([
+    ['bot wet', 'boot wet'],
+    ['boot wett', 'boot wet'],
+    ['sedimnt clean', 'sediment clean'],
+    ['fre 42', 'free 42'],
+    ['carpt wet', 'carpet wet'],
+  ])('%s is offered as %s', (slip, meant) => expect(corrected(slip, context)).toBe(meant))
+
+  it('offers nothing where nothing is near, and never what was understood', () => {
+    expect(corrected('xylophone quartet', context)).toBeNull()
+    expect(corrected('boot wet', context)).toBeNull()
   })
 })

@@ -1,10 +1,10 @@
 import { formatOf } from '../quantity'
 import { describe, expect, it } from 'vitest'
-import { cycle, entry, reading } from '../../tests/arbitrary/entry'
+import { cycle, entry, PERSON, reading } from '../../tests/arbitrary/entry'
 import { airAllowed, freeTravel, solveCircuit } from '../circuit'
 import { fromArchetype, withMeasured } from '../installation'
-import { fold, type Entry, type Payloads } from '../journal'
-import { judge, meaning, openStops, PROOF_CHECKS, readingsOwed } from '.'
+import { fold, type Entry, type Kind, type Payloads } from '../journal'
+import { blockingStops, judge, meaning, openStops, PROOF_CHECKS, readingsOwed } from '.'
 
 const van = withMeasured(fromArchetype('small-car'), 'master.pushrodClearance', 0.4)
 const shared = { ...van, reservoir: { ...van.reservoir, sharedWithBrakes: true } }
@@ -162,5 +162,57 @@ describe('what the figures mean', () => {
     expect(width(before.reserve)).toBeGreaterThan(0)
     expect(before.reserve.value).toBeLessThan(after.reserve.value)
     expect(before.reserve.shares.map((share) => share.name)).toContain('reading')
+  })
+})
+
+describe('open stops', () => {
+  const PORT = 1.1
+  const stops = (...list: [Kind, unknown][]) =>
+    openStops(
+      fold(list.map(([kind, payload], i) => entry(i + 1, kind, payload as Payloads[typeof kind]))),
+      PORT,
+    )
+
+  it('a rod that is measured too long stops, until it is measured right', () => {
+    expect(stops(['measurement', reading('rodClearance', -2)])[0]).toMatchObject({
+      stop: 'rodClearance',
+      words: expect.stringContaining('covers the port') as string,
+    })
+    expect(stops(['measurement', reading('rodClearance', -0.5)])[0]!.words).toContain('part covers')
+    expect(stops(['measurement', reading('rodClearance', 0.3)])).toEqual([])
+    const mended = stops(
+      ['measurement', reading('rodClearance', -2)],
+      ['measurement', reading('rodClearance', 0.3, 'after')],
+    )
+    expect(mended).toEqual([])
+  })
+
+  it('taken over, a stop no longer blocks, keeps who and why, and proves nothing', () => {
+    const cracked = { finding: 'forkCracked', state: 'present', phase: 'asFound' }
+    const open = stops(['finding', cracked], ['takenOver', { stop: 'forkCracked', reason: 'Towed' }])
+    expect(open[0]!.takenOver!.payload.reason).toBe('Towed')
+    expect(open[0]!.takenOver!.by).toBe(PERSON)
+    expect(blockingStops(open)).toEqual([])
+    expect(blockingStops(stops(['finding', cracked]))).toHaveLength(1)
+  })
+
+  it('a pitted bore stops those who would rebuild it, and nobody else', () => {
+    const pitted = { finding: 'borePitted', state: 'present', phase: 'asFound' }
+    const decided = (way: string): [Kind, unknown] => [
+      'decision',
+      {
+        scope: 'proven',
+        way,
+        first: 'part',
+        repairs: [],
+        reasons: [],
+        minutes: 0,
+        money: 0,
+        comebackRisk: 0,
+      },
+    ]
+    expect(stops(['finding', pitted])).toEqual([])
+    expect(stops(['finding', pitted], decided('replace'))).toEqual([])
+    expect(stops(['finding', pitted], decided('rebuild'))[0]!.stop).toBe('borePitted')
   })
 })

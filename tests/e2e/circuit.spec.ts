@@ -137,7 +137,7 @@ test('a line is routed over a crest by mouse and by keyboard, undone, and the sa
 test('units are a person’s own, anywhere, and come back exactly', async ({ page, browser }) => {
   await beSomebody(page)
   const job = await demoJob('Mail van')
-  await page.goto(url(`/jobs/${job.id}/find`))
+  await page.goto(url(`/jobs/${job.id}/find?at=measured`))
   const { air } = judge(await installationOf(job), fold(await entriesOf(job.id))).before
   if (!air || 'implausible' in air) throw new Error('no air')
   await expect(figure(page, 'air')).toContainText(`${shown(air.air / 1000, 2)} ml`)
@@ -167,14 +167,14 @@ test('units are a person’s own, anywhere, and come back exactly', async ({ pag
   const person = await page.evaluate(() => localStorage.getItem('mellow-person'))
   const other = await (await browser.newContext()).newPage()
   await other.addInitScript((id) => localStorage.setItem('mellow-person', id!), person)
-  await other.goto(url(`/jobs/${job.id}/find`))
+  await other.goto(url(`/jobs/${job.id}/find?at=measured`))
   await expect(other.locator('[data-reading="freeTravel"]')).toContainText('2.01 in')
   await other.context().close()
 
   await page.reload()
   await page.getByRole('button', { name: /^Units: inch/ }).click()
   await expect(page.locator('[data-measured="master.bore"]')).toHaveText('15.9 mm')
-  await page.goto(url(`/jobs/${job.id}/find`))
+  await page.goto(url(`/jobs/${job.id}/find?at=measured`))
   await expect(page.getByLabel('Pad height, pedal up, mm')).toHaveValue('155')
   await page.getByLabel('Pad height, pedal up, mm').fill('')
   expect((await installationOf(job)).circuit.master.bore).toBe(15.875)

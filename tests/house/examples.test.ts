@@ -14,7 +14,13 @@ const examples = [...page.matchAll(EXAMPLE)].map(([, verb, given, answer]) => ({
 
 describe('examples in docs/formats.md', () => {
   it('are there for every verb that came with the circuit', () => {
-    expect(examples.map(({ verb }) => verb)).toEqual(['air', 'curve', 'sensitivity', 'estimate'])
+    expect(examples.map(({ verb }) => verb)).toEqual([
+      'air',
+      'curve',
+      'sensitivity',
+      'estimate',
+      'diagnose',
+    ])
   })
 
   it.each(examples)('$verb answers as written', ({ verb, given, answer }) => {
@@ -50,6 +56,41 @@ describe('examples in docs/formats.md', () => {
     [{ archetype: 'tractor', readings: {}, calibration: { rodStroke: -1 } }, '/calibration/rodStroke'],
   ])('estimate refuses %j', (given, path) => {
     expect(() => VERBS.estimate!(given)).toThrow(expect.objectContaining({ path }))
+  })
+
+  it.each([
+    [{ archetype: 'tractor', findings: { bootWet: 'maybe' } }, '/findings/bootWet'],
+    [{ archetype: 'tractor', findings: { hornBroken: 'present' } }, '/findings/hornBroken'],
+    [{ archetype: 'tractor', complaints: ['soft', 'sad'] }, '/complaints/1'],
+    [{ archetype: 'tractor', readings: { freeTravel: { value: 900 } } }, '/readings/freeTravel/value'],
+    [
+      { archetype: 'tractor', readings: { sink: { value: 3, duration: 0 } } },
+      '/readings/sink/duration',
+    ],
+    [{ archetype: 'tractor', conditions: { helper: 'yes' } }, '/conditions/helper'],
+    [{ archetype: 'tractor', costs: { comeback: -1 } }, '/costs/comeback'],
+    [
+      { archetype: 'tractor', record: { Tern: { jobs: 2, confirmed: { slaveLeak: 3 } } } },
+      '/record/Tern/confirmed/slaveLeak',
+    ],
+    [{ archetype: 'hovercraft' }, '/archetype'],
+  ])('diagnose refuses %j', (given, path) => {
+    expect(() => VERBS.diagnose!(given)).toThrow(expect.objectContaining({ path }))
+  })
+
+  it('a record moves what diagnose says, and how far is told', () => {
+    const given = { archetype: 'small-car', complaints: ['losesFluid'], model: 'Tern' }
+    const record = { Tern: { jobs: 12, confirmed: { hoseLeak: 9 } } }
+    interface Told {
+      suspects: { fault: string; chance: number }[]
+      moved?: { fault: string; from: number; to: number }[]
+    }
+    const without = VERBS.diagnose!(given) as Told
+    const with_ = VERBS.diagnose!({ ...given, record }) as Told
+    const hose = ({ suspects }: Told) => suspects.find(({ fault }) => fault === 'hoseLeak')!.chance
+    expect(without.moved).toBeUndefined()
+    expect(with_.moved![0]!.fault).toBe('hoseLeak')
+    expect(hose(with_)).toBeGreaterThan(2 * hose(without))
   })
 
   it('an estimate that nothing can lie behind says so', () => {
