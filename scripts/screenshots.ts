@@ -20,8 +20,10 @@ const jobOf = (vehicle: string) => jobs.find((job) => job.vehicleName.startsWith
 
 const views: [name: string, path: string, look: 'paper' | 'lamp'][] = [
   ['bench', '/', 'paper'],
-  ['find', `/jobs/${jobOf('Mail van').id}/find`, 'paper'],
+  ['find', `/jobs/${jobOf('Hill-farm').id}/find?at=road`, 'paper'],
   ['find-lamp', `/jobs/${jobOf('Mail van').id}/find`, 'lamp'],
+  ['decision', `/jobs/${jobOf('Island taxi').id}/decision`, 'paper'],
+  ['shop', '/shop', 'paper'],
   ['bleed', `/jobs/${jobOf('Quarry').id}/bleed`, 'paper'],
   ['bleed-lamp', `/jobs/${jobOf('Quarry').id}/bleed`, 'lamp'],
   ['prove', `/jobs/${jobOf('School').id}/prove`, 'paper'],
@@ -42,6 +44,8 @@ async function shoot(page: Page, name: string, path: string): Promise<void> {
   await page.getByRole('heading', { level: 1 }).waitFor()
   await page.waitForLoadState('networkidle')
   await page.evaluate(() => document.fonts.ready)
+  if (name.startsWith('find')) await page.locator('[data-lead]').waitFor()
+  if (name === 'decision') await page.locator('[data-question]').first().waitFor()
   if (name === 'journal') await page.getByRole('button', { name: 'Journal' }).click()
   if (name === 'guess') {
     await page.getByRole('button', { name: 'Weigh the readings' }).click()

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensureBuilt } from './build'
@@ -58,11 +58,24 @@ function browser(): Count {
   return { passed: stats.expected, failed: Math.max(stats.unexpected + stats.flaky, good ? 0 : 1) }
 }
 
+/** What only reads the source; all at once, each with its own words when it is done. */
+const READING: [name: string, command: string, ...args: string[]][] = [
+  ['types', 'nuxt', 'typecheck', '--logLevel=silent'],
+  ['lint', 'eslint', '.', '--max-warnings=0'],
+  ['format', 'prettier', '--check', '--log-level=warn', '.'],
+  ['types of tests and scripts', 'tsc', '-p', 'tests/tsconfig.json', '--noEmit'],
+]
+const aside = (command: string, args: string[]): Promise<{ good: boolean; said: string }> =>
+  new Promise((resolve) => {
+    const child = spawn(join(root, 'node_modules', '.bin', command), args, { cwd: root })
+    let said = ''
+    child.stdout.on('data', (piece: Buffer) => (said += piece.toString()))
+    child.stderr.on('data', (piece: Buffer) => (said += piece.toString()))
+    child.on('error', (error) => resolve({ good: false, said: error.message }))
+    child.on('close', (code) => resolve({ good: code === 0, said }))
+  })
+
 const SUITES: [name: string, run: () => Count][] = [
-  ['lint', () => one(tool('eslint', '.', '--max-warnings=0'))],
-  ['format', () => one(tool('prettier', '--check', '--log-level=warn', '.'))],
-  ['types', () => one(tool('nuxt', 'typecheck', '--logLevel=silent'))],
-  ['types of tests and scripts', () => one(tool('tsc', '-p', 'tests/tsconfig.json', '--noEmit'))],
   ['unit', () => vitest('unit')],
   ['api', () => vitest('api', '--config', 'vitest.api.config.ts')],
   ['browser', browser],
@@ -71,18 +84,26 @@ const SUITES: [name: string, run: () => Count][] = [
 rmSync(REPORTS, { recursive: true, force: true })
 mkdirSync(REPORTS, { recursive: true })
 const total: Count = { passed: 0, failed: 0 }
+function take(name: string, { passed, failed }: Count): void {
+  total.passed += passed
+  total.failed += failed
+  const after = Math.round((Date.now() - started) / 1000)
+  say(`— ${name}: ${passed} passed, ${failed} failed, ${after} s`)
+}
 try {
   ensureProgram('mariadbd', 'mariadb-server')
   ensureProgram('chromium', 'chromium')
   ensureBuilt()
+  await Promise.all(
+    READING.map(async ([name, command, ...args]) => {
+      const { good, said } = await aside(command, args)
+      say(`\n— ${name}\n${said.trim()}`)
+      take(name, one(good))
+    }),
+  )
   for (const [name, suite] of SUITES) {
     say(`\n— ${name}`)
-    const count = suite()
-    total.passed += count.passed
-    total.failed += count.failed
-    say(
-      `— ${name}: ${count.passed} passed, ${count.failed} failed, ${Math.round((Date.now() - started) / 1000)} s`,
-    )
+    take(name, suite())
   }
 } catch (error) {
   if (!(error instanceof Plain)) throw error

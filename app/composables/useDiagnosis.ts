@@ -37,8 +37,10 @@ function openDiagnosis(job: OpenJob) {
   const conditions = computed(() => conditionsOf(job.state.value))
   const stops = computed(() => blockingStops(job.stops.value))
   const pooled = computed(() => priorsFrom(shop.record, job.vehicle.value?.model ?? ''))
+  /** The shop’s settings have come, or cannot: then the usual ones serve. */
+  const asSet = ref(false)
   const question = computed((): Question | null =>
-    job.kept.value && shop.settings
+    job.kept.value && asSet.value
       ? {
           evidence: evidence.value,
           conditions: conditions.value,
@@ -46,7 +48,7 @@ function openDiagnosis(job: OpenJob) {
             stop === 'rodClearance' ? (['wayHomeShut'] as FindingId[]) : [stop],
           ),
           costs: shop.settings ?? SHOP_COSTS,
-          school: shop.settings.school ?? USUAL_SCHOOL,
+          school: shop.settings?.school ?? USUAL_SCHOOL,
         }
       : null,
   )
@@ -90,7 +92,10 @@ function openDiagnosis(job: OpenJob) {
     { immediate: true },
   )
   onScopeDispose(() => worker?.terminate())
-  shop.load().catch((error: Error) => (problem.value = error.message))
+  void shop
+    .load()
+    .catch(() => {})
+    .finally(() => (asSet.value = true))
 
   return { told, before, waiting, problem, watched, evidence, conditions, stops, pooled }
 }

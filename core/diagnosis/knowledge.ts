@@ -33,8 +33,6 @@ export function fits(only: Only | undefined, installation: Installation): boolea
       return circuit.slave.type === only
     case 'adjustable':
       return circuit.slave.type === 'external' && !takesUpPlay(circuit)
-    case 'selfAdjusting':
-      return takesUpPlay(circuit)
     case 'hose':
       return circuit.lines.some((line) => line.kind !== 'steel')
     case 'bleeder':

@@ -1,5 +1,6 @@
 import { gzipSync } from 'node:zlib'
 import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
 import {
   allSent,
   beSomebody,
@@ -13,17 +14,21 @@ import {
   url,
 } from './app'
 
-test('no main view, in either look, holds anything that axe finds serious', async ({ page }) => {
-  // Some thirty pages are looked at, each twice.
+test('no main view, in either look, holds anything that axe finds serious', async ({
+  page,
+  browser,
+}) => {
+  // Some thirty pages are looked at, each twice, two at a time.
   test.setTimeout(240_000)
-  await beSomebody(page)
   const van = await demoJob('Mail van')
   const tipper = await demoJob('Quarry')
   const bus = await demoJob('School')
+  const taxi = await demoJob('Island taxi')
   const sheets = ['parts', 'route', 'curves', 'whatif', 'wear', 'guess', 'keep']
-  for (const path of [
+  const paths = [
     '/',
     '/?who',
+    '/shop',
     '/vehicles',
     '/vehicles/new',
     `/vehicles/${van.vehicleId}/parts`,
@@ -31,27 +36,47 @@ test('no main view, in either look, holds anything that axe finds serious', asyn
     `/jobs/new?vehicle=${van.vehicleId}`,
     `/jobs/${van.id}/find`,
     `/jobs/${van.id}/find?at=measured`,
-    `/jobs/${van.id}/decision`,
-    '/shop',
+    `/jobs/${taxi.id}/decision`,
     `/jobs/${van.id}/choose`,
     `/jobs/${tipper.id}/bleed`,
     `/jobs/${bus.id}/prove`,
     ...sheets.map((sheet) => `/jobs/${bus.id}/circuit/${sheet}`),
-  ]) {
-    await page.goto(url(path))
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-    await page.waitForLoadState('networkidle')
-    expect(await serious(new AxeBuilder({ page }).withTags(WCAG), path)).toEqual([])
-    // The looks differ in colours alone.
-    await page.getByRole('button', { name: 'Lamp' }).click()
-    expect(await serious(new AxeBuilder({ page }).withRules(['color-contrast']), path)).toEqual([])
-    await page.getByRole('button', { name: 'Paper' }).click()
-  }
+  ]
+  const other = await (await browser.newContext()).newPage()
+  await Promise.all(
+    [page, other].map(async (own) => {
+      await beSomebody(own)
+      for (let path = paths.shift(); path !== undefined; path = paths.shift()) await inspect(own, path)
+    }),
+  )
+  await other.context().close()
+
   await page.goto(url(`/jobs/${bus.id}/prove`))
   await page.getByRole('button', { name: 'Journal' }).click()
   await expect(page.getByRole('heading', { name: 'Journal' })).toBeVisible()
   expect(await serious(new AxeBuilder({ page }).withTags(WCAG), 'journal')).toEqual([])
+
+  // Find with all that can be opened: a suspect’s reasons, what can be done here, a guide, a stop taken over.
+  await page.goto(url(`/jobs/${taxi.id}/find`))
+  await page.locator('[data-suspect] button').first().click()
+  await page.getByText('Here and now').click()
+  await page.getByRole('button', { name: /^Wipe, work, look again/ }).click()
+  await expect(page.locator('[data-guide]')).toBeVisible()
+  expect(await serious(new AxeBuilder({ page }).withTags(WCAG), 'find, opened')).toEqual([])
 })
+
+async function inspect(page: Page, path: string): Promise<void> {
+  await page.goto(url(path))
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
+  await page.waitForLoadState('networkidle')
+  if (/find|decision/.test(path))
+    await expect(page.locator('[data-lead], [data-question]').first()).toBeVisible()
+  expect(await serious(new AxeBuilder({ page }).withTags(WCAG), path)).toEqual([])
+  // The looks differ in colours alone.
+  await page.getByRole('button', { name: 'Lamp' }).click()
+  expect(await serious(new AxeBuilder({ page }).withRules(['color-contrast']), path)).toEqual([])
+  await page.getByRole('button', { name: 'Paper' }).click()
+}
 
 const WCAG = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { faultKind, SCHOOL_FIGURES, type School } from '~~/core/diagnosis'
+import { faultKind, SCHOOL_FIGURES, USUAL_SCHOOL, type School } from '~~/core/diagnosis'
 
 /** Both or one, replace or rebuild, bleed or part first: the schools with their costs, and the choice as an entry. */
 const { id, state, file } = useJob()
@@ -8,11 +8,11 @@ const shop = useShopStore()
 onMounted(() => (watched.value = true))
 onBeforeUnmount(() => (watched.value = false))
 
-const preferred = computed(() => shop.settings?.school ?? null)
+const preferred = computed(() => shop.settings?.school ?? USUAL_SCHOOL)
 const standing = computed(() => state.value.decision)
 /** What is being weighed; null until something is tapped. */
 const draft = ref<School | null>(null)
-const chosen = computed<School | null>(() => {
+const chosen = computed<School>(() => {
   if (draft.value) return draft.value
   if (standing.value) {
     const { scope, way, first } = standing.value.payload
@@ -22,8 +22,8 @@ const chosen = computed<School | null>(() => {
 })
 const pick = <K extends keyof School>(question: K) =>
   computed<School[K]>({
-    get: () => chosen.value![question],
-    set: (value) => (draft.value = { ...chosen.value!, [question]: value }),
+    get: () => chosen.value[question],
+    set: (value) => (draft.value = { ...chosen.value, [question]: value }),
   })
 const scope = pick('scope')
 const way = pick('way')
@@ -37,7 +37,7 @@ const filed = ref(false)
 async function decide() {
   const all = told.value?.schools
   const school = chosen.value
-  if (!all || !school) return
+  if (!all) return
   const option = school.first === 'bleed' ? all.first.options.bleed : all.scope.options[school.scope]
   const reasons = [
     `${SCOPE_WORDS[all.scope.favoured]} favoured: ${all.scope.why}`,
@@ -72,7 +72,7 @@ const pitted = computed(() => evidence.value.findings.borePitted)
       <NuxtLink to="/shop" class="tap px-1 underline">The shop’s prices and ways</NuxtLink>
     </div>
     <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
-    <p v-else-if="!told || !chosen" class="text-soft" role="status">Weighing the ways…</p>
+    <p v-else-if="!told" class="text-soft" role="status">Weighing the ways…</p>
     <template v-else>
       <p class="py-1">
         As things stand:
@@ -89,21 +89,21 @@ const pitted = computed(() => evidence.value.findings.borePitted)
         title="Both or one, and the hose?"
         :words="SCOPE_WORDS"
         :choice="told.schools.scope"
-        :preferred="preferred!.scope"
+        :preferred="preferred.scope"
       />
       <SchoolQuestion
         v-model="way"
         title="Renew or rebuild?"
         :words="WAY_WORDS"
         :choice="told.schools.way"
-        :preferred="preferred!.way"
+        :preferred="preferred.way"
       />
       <SchoolQuestion
         v-model="first"
         title="Bleed first, or the part first?"
         :words="FIRST_WORDS"
         :choice="told.schools.first"
-        :preferred="preferred!.first"
+        :preferred="preferred.first"
       />
       <form class="flex flex-wrap items-center gap-3 py-3" @submit.prevent="decide">
         <input

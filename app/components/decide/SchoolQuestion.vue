@@ -1,4 +1,6 @@
 <script setup lang="ts" generic="T extends string">
+import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
+
 interface Option {
   repairs: string[]
   minutes: number
@@ -29,21 +31,23 @@ const most = computed(() =>
 <template>
   <section class="border-b border-hairline py-3" :data-question="title">
     <h2 class="text-[1.1rem]">{{ title }}</h2>
-    <div role="radiogroup" :aria-label="title">
-      <button
+    <RadioGroup v-model="chosen" :aria-label="title">
+      <RadioGroupOption
         v-for="name in names"
         :key="name"
-        type="button"
-        role="radio"
-        class="grid min-h-14 w-full grid-cols-[2rem_minmax(0,1fr)_minmax(0,20rem)] items-center gap-x-3 border-t border-hairline py-1 text-left leading-tight disabled:opacity-60"
-        :aria-checked="chosen === name"
+        v-slot="{ checked }"
+        :value="name"
         :disabled="choice.options[name].refused !== null"
+        class="grid min-h-14 grid-cols-[2rem_minmax(0,1fr)_minmax(0,20rem)] items-center gap-x-3 border-t border-hairline py-1 leading-tight"
+        :class="choice.options[name].refused === null ? 'cursor-pointer' : ''"
         :data-option="name"
-        @click="chosen = name"
       >
         <span
-          class="size-5 rounded-full border-2 border-ink"
-          :class="chosen === name ? 'bg-ink' : ''"
+          class="size-5 rounded-full border-2"
+          :class="[
+            checked ? 'bg-ink' : '',
+            choice.options[name].refused === null ? 'border-ink' : 'border-hairline',
+          ]"
           aria-hidden="true"
         />
         <span>
@@ -73,8 +77,8 @@ const most = computed(() =>
             >
           </span>
         </span>
-      </button>
-    </div>
+      </RadioGroupOption>
+    </RadioGroup>
     <p class="pt-1 text-[0.95rem]">
       The figures favour <strong>{{ words[choice.favoured].toLowerCase() }}</strong>: {{ choice.why }}.
     </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { FINDINGS, fits, PLACES, READINGS, type Place } from '~~/core/diagnosis'
 import { startStage } from '~~/core/journal'
 
@@ -8,12 +9,12 @@ const { told, waiting, problem, watched } = useDiagnosis()
 onMounted(() => (watched.value = true))
 onBeforeUnmount(() => (watched.value = false))
 
-type Tab = 'glance' | 'says' | Place | 'measured'
+type TabId = 'glance' | 'says' | Place | 'measured'
 const route = useRoute()
 const complained = computed(() => state.value.complaints.length > 0)
-const tab = computed<Tab>({
+const tab = computed<TabId>({
   get: () => {
-    const asked = route.query.at as Tab | undefined
+    const asked = route.query.at as TabId | undefined
     if (asked && tabs.value.some((one) => one.id === asked)) return asked
     return complained.value ? 'engineBay' : 'glance'
   },
@@ -30,7 +31,7 @@ const looked = (ids: readonly { id: keyof (typeof state.value.found)['asFound'] 
     return said !== undefined && said !== 'notLooked'
   }).length
 const tabs = computed(() => {
-  const list: { id: Tab; label: string; count: string }[] = [
+  const list: { id: TabId; label: string; count: string }[] = [
     { id: 'says', label: 'Driver', count: String(state.value.complaints.length || '') },
   ]
   const glance = here.value.filter((one) => one.glance)
@@ -68,54 +69,61 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
 <template>
   <div class="grid gap-x-8 lg:grid-cols-[minmax(0,0.95fr)_minmax(0,1fr)]">
     <div class="order-2 border-hairline px-6 py-3 lg:order-none lg:border-r">
-      <div class="grid grid-cols-3 border-b border-hairline" role="tablist" aria-label="Where to look">
-        <button
-          v-for="one in tabs"
-          :id="`tab-${one.id}`"
-          :key="one.id"
-          type="button"
-          role="tab"
-          class="flex min-h-11 items-center justify-between gap-1 border-b-4 px-1 text-left text-[0.95rem] leading-tight whitespace-nowrap"
-          :class="[
-            tab === one.id ? 'border-amber font-semibold' : 'border-transparent',
-            one.id === 'glance' ? 'col-span-3' : '',
-          ]"
-          :aria-selected="tab === one.id"
-          aria-controls="at-place"
-          @click="tab = one.id"
-        >
-          {{ one.label }}<span class="text-[0.9rem] font-normal text-soft">{{ one.count }}</span>
-        </button>
-      </div>
-      <div id="at-place" role="tabpanel" :aria-labelledby="`tab-${tab}`">
-        <template v-if="tab === 'glance'">
-          <p class="py-2">
-            No complaint. {{ glanceMinutes }} min while one is there, so that nothing comes back unseen;
-            or
-            <NuxtLink :to="`/jobs/${id}/${onward === 'find' ? 'choose' : onward}`" class="underline"
-              >skip Find</NuxtLink
-            >.
-          </p>
-          <PlaceFindings :show="(one) => one.glance === true" />
-        </template>
-        <DriverSays v-else-if="tab === 'says'" />
-        <template v-else-if="tab === 'measured'">
-          <ReadingField
-            v-for="reading in readings"
-            :key="reading.name"
-            :reading="reading.name"
-            phase="asFound"
-          />
-          <AirFigure v-if="proof" class="mt-3" :figures="proof.before" heading="Air in the circuit" />
-          <NuxtLink
-            :to="`/jobs/${id}/circuit/guess`"
-            class="mt-1 inline-flex min-h-11 items-center underline"
+      <TabGroup
+        :selected-index="tabs.findIndex((one) => one.id === tab)"
+        manual
+        @change="(i) => (tab = tabs[i]!.id)"
+      >
+        <TabList class="grid grid-cols-3 border-b border-hairline" aria-label="Where to look">
+          <Tab
+            v-for="one in tabs"
+            :key="one.id"
+            class="flex min-h-11 items-center justify-between gap-1 border-b-4 px-1 text-left text-[0.95rem] leading-tight whitespace-nowrap"
+            :class="[
+              tab === one.id ? 'border-amber font-semibold' : 'border-transparent',
+              one.id === 'glance' ? 'col-span-3' : '',
+            ]"
           >
-            Weigh what is assumed
-          </NuxtLink>
-        </template>
-        <PlaceFindings v-else :key="tab" :show="(one) => one.place === tab" />
-      </div>
+            {{ one.label }}<span class="text-[0.9rem] font-normal text-soft">{{ one.count }}</span>
+          </Tab>
+        </TabList>
+        <TabPanels>
+          <TabPanel v-for="one in tabs" :key="one.id">
+            <template v-if="one.id === 'glance'">
+              <p class="py-2">
+                No complaint. {{ glanceMinutes }} min while one is there, so that nothing comes back
+                unseen; or
+                <NuxtLink :to="`/jobs/${id}/${onward === 'find' ? 'choose' : onward}`" class="underline"
+                  >skip Find</NuxtLink
+                >.
+              </p>
+              <PlaceFindings :show="(finding) => finding.glance === true" />
+            </template>
+            <DriverSays v-else-if="one.id === 'says'" />
+            <template v-else-if="one.id === 'measured'">
+              <ReadingField
+                v-for="reading in readings"
+                :key="reading.name"
+                :reading="reading.name"
+                phase="asFound"
+              />
+              <AirFigure
+                v-if="proof"
+                class="mt-3"
+                :figures="proof.before"
+                heading="Air in the circuit"
+              />
+              <NuxtLink
+                :to="`/jobs/${id}/circuit/guess`"
+                class="mt-1 inline-flex min-h-11 items-center underline"
+              >
+                Weigh what is assumed
+              </NuxtLink>
+            </template>
+            <PlaceFindings v-else :show="(finding) => finding.place === one.id" />
+          </TabPanel>
+        </TabPanels>
+      </TabGroup>
       <p class="mt-3 border-l-4 border-amber pl-3 text-[0.95rem]">
         Fluid: gloves, glasses, off the paint. Nobody at the pedal while hands are at the fork. Under
         the vehicle only on rated stands. The maker’s data and local codes decide.

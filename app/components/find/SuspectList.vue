@@ -2,7 +2,7 @@
 import { faultKind, findingKind, readingKind, type SuspectTold } from '~~/core/diagnosis'
 
 /** The suspects as they move with each entry; each opens to what speaks for it and against. */
-const { told, before } = useDiagnosis()
+const { told, before, pooled } = useDiagnosis()
 const opened = ref<string | null>(null)
 const all = ref(false)
 /** Fewer than this and it is no suspect, until all are asked for. */
@@ -18,6 +18,15 @@ function moved({ fault, chance }: SuspectTold): string {
   const was = before.value.get(fault)
   if (was === undefined || Math.abs(chance - was) < 0.03) return ''
   return `${chance > was ? 'up' : 'down'} from ${chanceWords(was)}`
+}
+/** Its chance before anything was known, and how far this shop’s own jobs have moved it. */
+function prior({ fault }: SuspectTold): string {
+  const table = faultKind(fault).prior[0]
+  const now = pooled.value.priors[fault] ?? table
+  const percent = (chance: number) => `${(100 * chance).toFixed(1)} %`
+  return Math.abs(Math.log(now / table)) < 0.02
+    ? percent(table)
+    : `${percent(now)}; ${percent(table)} before this shop’s ${pooled.value.jobs} closed jobs`
 }
 type Reason = SuspectTold['reasons'][number]
 function reasonWords(reason: Reason): string {
@@ -95,7 +104,7 @@ const speaking = (suspect: SuspectTold) =>
             </li>
           </ul>
           <p class="pt-1 text-soft">
-            Before anything was known: {{ chanceWords(faultKind(suspect.fault).prior[0]) }}.
+            Before anything was known: {{ prior(suspect) }}.
             {{ faultKind(suspect.fault).hydraulic ? 'Hydraulic.' : 'Not hydraulic.' }}
           </p>
         </div>

@@ -13,8 +13,7 @@ export type Need =
   'helper' | 'pedal' | 'underneath' | 'engine' | 'road' | 'slaveOff' | 'circuitOpen' | 'hours'
 
 /** What kind of vehicle, or of job, a row is for. */
-export type Only =
-  'external' | 'concentric' | 'adjustable' | 'selfAdjusting' | 'hose' | 'bleeder' | 'shared'
+export type Only = 'external' | 'concentric' | 'adjustable' | 'hose' | 'bleeder' | 'shared'
 
 export interface FindingKind {
   id: string
