@@ -101,7 +101,7 @@ function severitiesOf({ faults, sets }: Knowledge, found: Posterior): Suspect['s
   for (let g = 0; g < sets.groupCount; g++) {
     if (byGroup[g]! < 1e-12) continue
     for (let k = sets.ways[g]!; k < sets.ways[g + 1]!; k++) {
-      const weight = (byGroup[g]! * found.severities[k]!) / found.sums[g]!
+      const weight = (byGroup[g]! * found.way(k)) / found.sums[g]!
       for (let m = 3 * k; m < 3 * k + 3 && sets.graded[m]! >= 0; m++) {
         const { fault, severity } = sets.grades[sets.graded[m]!]!
         sums[fault]![severity]! += weight

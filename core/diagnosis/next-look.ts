@@ -32,7 +32,7 @@ export interface Look {
 
 /** The worth of a look is worked out over the likeliest sets: all but this share of the chance, and no more than so many. */
 const TAIL = 0.02
-const MOST_SETS = 1200
+const MOST_SETS = 800
 /** Spans in which a figure may fall. */
 const SPANS = 12
 /** A way of being severe less likely than this within its group is left out of where a figure would fall. */
@@ -132,7 +132,7 @@ function answerSpans(
   let high = -Infinity
   for (const g of rows.keys())
     for (let k = ways[g]!; k < ways[g + 1]!; k++) {
-      if (found.severities[k]! < LEAST_WAY * found.sums[g]!) continue
+      if (found.way(k) < LEAST_WAY * found.sums[g]!) continue
       const i = kind[k]!
       low = Math.min(low, mean[i]! - 2 * sigma[i]!)
       high = Math.max(high, mean[i]! + 2 * sigma[i]!)
@@ -144,7 +144,7 @@ function answerSpans(
   for (const [g, spans] of rows) {
     let whole = 0
     for (let k = ways[g]!; k < ways[g + 1]!; k++) {
-      const weight = found.severities[k]!
+      const weight = found.way(k)
       if (weight < LEAST_WAY * found.sums[g]!) continue
       whole += weight
       const at = kind[k]!

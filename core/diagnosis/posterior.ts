@@ -36,8 +36,8 @@ export interface Posterior {
   readonly marginals: Float64Array
   /** Natural logarithm of the chance of all that is known, under the sets that are enumerated. */
   readonly logEvidence: number
-  /** Weight of each way within its group, given the figures; those of group g sum to `sums[g]`. */
-  readonly severities: Float64Array
+  /** Weight of way k, given the figures; those of group g sum to `sums[g]`. */
+  readonly way: (k: number) => number
   readonly sums: Float64Array
 }
 
@@ -69,7 +69,7 @@ export function posterior(ready: Ready, known: Known): Posterior {
   const figures = weighFigures(sets, known.figures)
   const none = known.absent.reduce((product, j) => product * (1 - network.findings[j]!.leak), 1)
   const absent = absentFactors(ready, known.absent)
-  const weights = weighSets(ready, known.present, absent, figures.groups)
+  const weights = weighSets(ready, known.present, absent, figures.sums)
   let total = 0
   for (let s = 0; s < sets.count; s++) total += weights[s]!
   if (!(total > 0)) throw new RangeError('no set of up to three faults can be, given what is known')
@@ -77,8 +77,8 @@ export function posterior(ready: Ready, known: Known): Posterior {
   return {
     sets: weights,
     marginals: marginalsOf(sets, weights, n),
-    logEvidence: Math.log(total) + Math.log(none) + figures.logScale,
-    severities: figures.severities,
+    logEvidence: Math.log(total) + Math.log(none),
+    way: figures.way,
     sums: figures.sums,
   }
 }
@@ -135,28 +135,51 @@ function absentFactors({ network, spared }: Ready, absent: readonly number[]): F
   return factors
 }
 
-/** Likelihood of all figures for each way, and summed for each group; scaled by the greatest so that none is lost. */
-function weighFigures(sets: Sets, figures: readonly Figure[]) {
-  const { groupCount, ways, weight } = sets
+/** What figures say of each way of being severe; asked way by way, for most are never asked of. */
+interface Weighed {
+  /** Weight of way k, given the figures. */
+  way: (k: number) => number
+  /** The same summed over each group. */
+  sums: Float64Array
+}
+
+/** Likelihood of all figures, summed over the ways of each group. */
+function weighFigures({ groupCount, ways, weight }: Sets, figures: readonly Figure[]): Weighed {
   const sums = new Float64Array(groupCount).fill(1)
-  if (figures.length === 0) return { groups: sums, severities: weight, sums, logScale: 0 }
-  const severities = new Float64Array(weight.length)
+  if (figures.length === 0) return { way: (k) => weight[k]!, sums }
   const likelihoods = figures.map(likelihoodOf)
   const kinds = figures.map(({ expected }) => expected.kind)
-  let greatest = 0
-  for (let g = 0; g < groupCount; g++) {
-    let sum = 0
-    for (let k = ways[g]!; k < ways[g + 1]!; k++) {
-      let chance = weight[k]!
-      for (let f = 0; f < likelihoods.length; f++) chance *= likelihoods[f]![kinds[f]![k]!]!
-      severities[k] = chance
-      sum += chance
+  const [first, second] = likelihoods as [Float64Array, Float64Array?]
+  const [firstKind, secondKind] = kinds as [Int32Array, Int32Array?]
+  // One figure and two are the usual cases, and asked with every tap: each has its own plain loop.
+  if (figures.length === 1) {
+    for (let g = 0; g < groupCount; g++) {
+      let sum = 0
+      for (let k = ways[g]!; k < ways[g + 1]!; k++) sum += weight[k]! * first[firstKind[k]!]!
+      sums[g] = sum
     }
-    sums[g] = sum
-    if (sum > greatest) greatest = sum
+  } else if (figures.length === 2) {
+    for (let g = 0; g < groupCount; g++) {
+      let sum = 0
+      for (let k = ways[g]!; k < ways[g + 1]!; k++)
+        sum += weight[k]! * first[firstKind[k]!]! * second![secondKind![k]!]!
+      sums[g] = sum
+    }
+  } else {
+    const all = weight.slice()
+    likelihoods.forEach((likelihood, f) => {
+      const kind = kinds[f]!
+      for (let k = 0; k < all.length; k++) all[k]! *= likelihood[kind[k]!]!
+    })
+    for (let g = 0; g < groupCount; g++) {
+      let sum = 0
+      for (let k = ways[g]!; k < ways[g + 1]!; k++) sum += all[k]!
+      sums[g] = sum
+    }
   }
-  const groups = sums.map((sum) => sum / greatest)
-  return { groups, severities, sums, logScale: Math.log(greatest) }
+  const way = (k: number) =>
+    likelihoods.reduce((chance, likelihood, f) => chance * likelihood[kinds[f]![k]!]!, weight[k]!)
+  return { way, sums }
 }
 
 const ROOT_TAU = Math.sqrt(2 * Math.PI)

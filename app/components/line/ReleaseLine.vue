@@ -224,7 +224,9 @@ defineExpose({ svg: drawn, parts })
       </g>
       <g v-for="one in suspected" :key="one.id" class="suspect" :data-suspected="one.id">
         <circle :cx="one.x" :cy="one.y" r="17" />
-        <text :x="one.x" :y="one.y + 42" text-anchor="middle">{{ chanceWords(one.chance) }}</text>
+        <text :x="one.label.x" :y="one.label.y" :text-anchor="one.label.anchor">
+          {{ chanceWords(one.chance) }}
+        </text>
       </g>
       <LineHandles
         v-if="routing"

@@ -80,17 +80,35 @@ function placeOf(place: FaultPlace, { master, slave, lines, unions }: LineDrawin
   }
 }
 
+/** Where its figure stands: clear of what else is written there. */
+function labelAt(place: FaultPlace, { x, y }: Point): Point & { anchor: 'middle' | 'end' } {
+  switch (place) {
+    case 'reservoir':
+      return { x: x - 26, y: y + 6, anchor: 'end' }
+    case 'master':
+    case 'pedal':
+      // Below the words for a damp rod end.
+      return { x, y: y + 60, anchor: 'middle' }
+    case 'fork':
+    case 'clutch':
+    case 'gearbox':
+      return { x: x + 14, y: y + 42, anchor: 'end' }
+    default:
+      return { x, y: y + 42, anchor: 'middle' }
+  }
+}
+
 /** Suspects ringed where they sit; two at one place share the ring of the likelier. */
 export function suspectMarks(
   drawing: LineDrawing,
   suspects: readonly SuspectTold[],
-): ({ id: FaultId; chance: number } & Point)[] {
+): ({ id: FaultId; chance: number; label: ReturnType<typeof labelAt> } & Point)[] {
   const taken = new Set<string>()
   return suspects.flatMap(({ fault, chance }) => {
     const at = placeOf(faultKind(fault).place, drawing)
     const key = `${Math.round(at.x)},${Math.round(at.y)}`
     if (taken.has(key)) return []
     taken.add(key)
-    return [{ id: fault, chance, x: at.x, y: at.y }]
+    return [{ id: fault, chance, x: at.x, y: at.y, label: labelAt(faultKind(fault).place, at) }]
   })
 }
