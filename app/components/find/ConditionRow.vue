@@ -3,13 +3,8 @@ import { NEEDS, safeConditions, type Need } from '~~/core/diagnosis'
 
 /** What can be done here just now: no look is proposed whose precondition fails. */
 const { file } = useJob()
-const { conditions, stops } = useDiagnosis()
-const safe = computed(() =>
-  safeConditions(
-    conditions.value,
-    stops.value.flatMap(({ stop }) => (stop === 'rodClearance' ? [] : [stop])),
-  ),
-)
+const { conditions, barring } = useDiagnosis()
+const safe = computed(() => safeConditions(conditions.value, barring.value))
 const barred = (need: Need) => conditions.value[need] && !safe.value[need]
 const holding = computed(() =>
   NEEDS.filter(({ id }) => safe.value[id])

@@ -140,7 +140,8 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
         <GuidePanel class="mt-3" />
         <p class="mt-3 text-[0.9rem] text-soft">
           Chances are judgement put into figures, moved by what this shop has found. They advise;
-          whoever signs decides.
+          whoever signs decides. More than three faults at once are left out,
+          {{ (100 * told.leftOut).toFixed(1) }} % before anything is known.
         </p>
       </template>
     </div>

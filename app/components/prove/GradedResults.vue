@@ -11,7 +11,7 @@ import { GRADES, type Grade } from '~~/core/journal'
 
 /** What was felt or heard, and how it is now: gone, less or the same; a partial cure keeps its remaining cause. */
 const { state, file } = useJob()
-const { told, watched } = useDiagnosis()
+const { left: after, watched } = useDiagnosis()
 onMounted(() => (watched.value = true))
 onBeforeUnmount(() => (watched.value = false))
 
@@ -27,13 +27,13 @@ const felt = computed((): Felt[] => [
   ).map(({ id, label, present }) => ({ id, label: `${label}: ${present}` })),
 ])
 const graded = (id: Felt['id']) => state.value.graded[id]?.payload
-/** What may be left: the suspects, likeliest first. */
-const left = computed(() =>
-  (told.value?.suspects ?? [])
-    .filter(({ chance }) => chance > 0.02)
-    .slice(0, 8)
-    .map(({ fault }) => fault),
-)
+/** What may be left, likeliest first, by what was felt and seen after the work. */
+const MOST_LEFT = 8
+const left = computed(() => (after.value?.suspects ?? []).slice(0, MOST_LEFT).map(({ fault }) => fault))
+const offered = (id: Felt['id']) => {
+  const chosen = graded(id)?.remaining
+  return chosen && !left.value.includes(chosen) ? [chosen, ...left.value] : left.value
+}
 function grade(id: Felt['id'], value: Grade) {
   const before = graded(id)
   void file('graded', {
@@ -91,7 +91,7 @@ function note(id: Felt['id'], words: string) {
           @change="remaining(one.id, ($event.target as HTMLSelectElement).value)"
         >
           <option value="">What is left, not known yet</option>
-          <option v-for="fault in left" :key="fault" :value="fault">
+          <option v-for="fault in offered(one.id)" :key="fault" :value="fault">
             {{ faultKind(fault).label }}
           </option>
         </select>
