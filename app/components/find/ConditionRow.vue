@@ -21,17 +21,14 @@ const holding = computed(() =>
       <span class="text-soft" aria-hidden="true">change</span>
     </summary>
     <div class="flex flex-wrap gap-2 pb-2" role="group" aria-label="What can be done here">
-      <button
+      <OnOff
         v-for="need in NEEDS"
         :key="need.id"
-        type="button"
-        class="quiet"
-        :class="{ 'bg-ink text-ground': safe[need.id] }"
-        :aria-pressed="conditions[need.id]"
+        :on="safe[need.id]"
         @click="file('condition', { condition: need.id, holds: !conditions[need.id] })"
       >
         {{ need.label }}<span v-if="barred(need.id)">: a stop forbids it</span>
-      </button>
+      </OnOff>
     </div>
   </details>
 </template>

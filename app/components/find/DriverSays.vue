@@ -12,16 +12,13 @@ function toggle(id: ComplaintId) {
 
 <template>
   <div class="flex flex-wrap gap-2 py-2" role="group" aria-label="The driver says">
-    <button
+    <OnOff
       v-for="complaint in COMPLAINTS"
       :key="complaint.id"
-      type="button"
-      class="quiet text-left"
-      :class="complained(complaint.id) ? 'bg-ink text-ground' : ''"
-      :aria-pressed="!!complained(complaint.id)"
+      :on="!!complained(complaint.id)"
       @click="toggle(complaint.id)"
     >
       {{ complaint.label }}
-    </button>
+    </OnOff>
   </div>
 </template>

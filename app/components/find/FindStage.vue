@@ -74,14 +74,17 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
         manual
         @change="(i) => (tab = tabs[i]!.id)"
       >
-        <TabList class="grid grid-cols-3 border-b border-hairline" aria-label="Where to look">
+        <TabList
+          class="grid grid-cols-2 border-b border-hairline sm:grid-cols-3 lg:grid-cols-2 xl:grid-cols-3"
+          aria-label="Where to look"
+        >
           <Tab
             v-for="one in tabs"
             :key="one.id"
             class="flex min-h-11 items-center justify-between gap-1 border-b-4 px-1 text-left text-[0.95rem] leading-tight whitespace-nowrap"
             :class="[
               tab === one.id ? 'border-amber font-semibold' : 'border-transparent',
-              one.id === 'glance' ? 'col-span-3' : '',
+              one.id === 'glance' ? 'col-span-full' : '',
             ]"
           >
             {{ one.label }}<span class="text-[0.9rem] font-normal text-soft">{{ one.count }}</span>

@@ -22,32 +22,34 @@ function say(choice: 'present' | 'absent') {
 
 <template>
   <div class="border-b border-hairline" role="group" :aria-label="kind.label">
-    <div class="flex min-h-12 items-center gap-x-2">
+    <div class="flex min-h-12 flex-wrap items-center gap-x-2">
       <button
         type="button"
-        class="min-h-11 min-w-0 grow text-left leading-tight hover:underline"
+        class="min-h-11 min-w-0 grow basis-24 text-left leading-tight hover:underline"
         :aria-expanded="opened"
         @click="opened = !opened"
       >
         {{ owed ?? kind.label }}
       </button>
-      <button
-        v-for="choice in choices"
-        :key="choice.state"
-        type="button"
-        class="tap min-w-20 shrink-0 border px-2 leading-tight"
-        :class="
-          said !== choice.state
-            ? 'border-hairline text-soft'
-            : choice.state === 'present'
-              ? 'border-ink bg-ink font-semibold text-ground'
-              : 'border-ink font-semibold'
-        "
-        :aria-pressed="said === choice.state"
-        @click="say(choice.state)"
-      >
-        {{ choice.words }}
-      </button>
+      <span class="ml-auto flex gap-x-2">
+        <button
+          v-for="choice in choices"
+          :key="choice.state"
+          type="button"
+          class="tap min-w-20 shrink-0 border px-2 leading-tight"
+          :class="
+            said !== choice.state
+              ? 'border-hairline text-soft'
+              : choice.state === 'present'
+                ? 'border-ink bg-ink font-semibold text-ground'
+                : 'border-ink font-semibold'
+          "
+          :aria-pressed="said === choice.state"
+          @click="say(choice.state)"
+        >
+          {{ choice.words }}
+        </button>
+      </span>
     </div>
     <div v-if="opened" class="pb-2 text-[0.95rem] text-soft">
       <p>{{ kind.how }} {{ kind.reason }}</p>

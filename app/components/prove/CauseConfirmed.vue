@@ -28,17 +28,9 @@ const changed = computed(() => chosen.value !== null && chosen.value.join() !== 
       Seen and mended, not guessed. Once the proof stands, it goes into this shop’s record.
     </p>
     <div class="flex flex-wrap gap-2 py-2" role="group" aria-label="What it was">
-      <button
-        v-for="fault in offered"
-        :key="fault"
-        type="button"
-        class="quiet text-left"
-        :class="{ 'bg-ink text-ground': picked.includes(fault) }"
-        :aria-pressed="picked.includes(fault)"
-        @click="toggle(fault)"
-      >
+      <OnOff v-for="fault in offered" :key="fault" :on="picked.includes(fault)" @click="toggle(fault)">
         {{ faultKind(fault).label }}
-      </button>
+      </OnOff>
     </div>
     <button type="button" class="act" :disabled="!changed || picked.length === 0" @click="confirm">
       Confirm the cause

@@ -70,18 +70,15 @@ function note(id: Felt['id'], words: string) {
     <div v-for="one in felt" :key="one.id" class="border-b border-hairline py-1" :data-graded="one.id">
       <div class="flex flex-wrap items-center gap-2">
         <span class="grow">{{ one.label }}</span>
-        <button
+        <OnOff
           v-for="value in GRADES"
           :key="value"
-          type="button"
-          class="quiet"
-          :class="{ 'bg-ink text-ground': graded(one.id)?.grade === value }"
-          :aria-pressed="graded(one.id)?.grade === value"
+          :on="graded(one.id)?.grade === value"
           :aria-label="`${one.label}: ${GRADE_WORDS[value]}`"
           @click="grade(one.id, value)"
         >
           {{ GRADE_WORDS[value] }}
-        </button>
+        </OnOff>
       </div>
       <div v-if="graded(one.id) && graded(one.id)!.grade !== 'gone'" class="flex flex-wrap gap-2 pt-1">
         <select
