@@ -106,7 +106,8 @@ export function tillOf({ faults, sets }: Knowledge, costs: ShopCosts): Till {
       comebackRisk += chance
       expectedCost += chance * (costs.comeback + price(left))
     }
-    return { expectedCost, comebackRisk }
+    // Rounding may carry a sum of chances past one.
+    return { expectedCost, comebackRisk: Math.min(1, comebackRisk) }
   }
   const decision = (done: number, list: readonly [number, number][]): Decision => ({
     repairs: repairsIn(done),
