@@ -14,7 +14,7 @@ import {
   type Knowledge,
 } from '../core/diagnosis'
 import { itemsOf, knownOf } from '../core/diagnosis/evidence'
-import { TELLING_READINGS, type TellingReading } from '../core/diagnosis/expect'
+import { TELLING_READINGS, type TellingReading } from '../core/diagnosis/expectations'
 import { nextLooks } from '../core/diagnosis/next-look'
 import { posterior } from '../core/diagnosis/posterior'
 import { fromArchetype } from '../core/installation'
@@ -161,9 +161,10 @@ function looksFor(
   let evidence: Evidence = { complaints: one.complaints, findings: {}, readings: {} }
   let minutes = 0
   for (let looks = 0; looks < MOST_LOOKS; looks++) {
-    const { found } = {
-      found: posterior(one.knowledge.ready, knownOf(one.knowledge, itemsOf(one.knowledge, evidence))),
-    }
+    const found = posterior(
+      one.knowledge.ready,
+      knownOf(one.knowledge, itemsOf(one.knowledge, evidence)),
+    )
     if (found.marginals[one.truth]! >= ENOUGH) return { looks, minutes }
     const look = next(evidence)
     if (!look) break

@@ -18,7 +18,7 @@ export function explainedBy({ ready, place }: Knowledge, items: readonly Item[])
  * Chance that what is to be explained is caused by each fault, and last by what is in no table; averaged over the things.
  * Null where nothing is to be explained.
  */
-export function causesOfAll(
+export function causeChances(
   knowledge: Knowledge,
   items: readonly Item[],
   found: Posterior,

@@ -1,6 +1,6 @@
 import { advise, type Advice } from './advice'
 import { USUAL_CONDITIONS, type Conditions } from './conditions'
-import { causesOfAll } from './causes'
+import { causeChances } from './causes'
 import { contradictions, type Contradiction } from './contradictions'
 import { itemsOf, knownOf, type Evidence, type Item } from './evidence'
 import type { Fault, FaultId } from './faults'
@@ -66,7 +66,7 @@ export function diagnose(knowledge: Knowledge, evidence: Evidence): Diagnosis {
     }))
     .sort((a, b) => b.chance - a.chance)
   const nothing = found.sets[0]!
-  const cause = causesOfAll(knowledge, items, found)
+  const cause = causeChances(knowledge, items, found)
   const shared = (of: boolean) =>
     cause
       ? faults.reduce((sum, { hydraulic }, i) => (hydraulic === of ? sum + cause[i]! : sum), 0)

@@ -1,5 +1,5 @@
 import type { ComplaintId } from './complaints'
-import { TELLING_READINGS, type TellingReading } from './expect'
+import { TELLING_READINGS, type TellingReading } from './expectations'
 import type { FindingId } from './findings'
 import type { Knowledge } from './knowledge'
 import type { Figure, Known } from './posterior'

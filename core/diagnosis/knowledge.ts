@@ -1,7 +1,7 @@
 import { takesUpPlay } from '../circuit'
 import type { Installation } from '../installation'
 import { COMPLAINTS, type ComplaintId } from './complaints'
-import { expectations, type Expectations } from './expect'
+import { expectations, type Expectations } from './expectations'
 import { FAULTS, type Fault, type FaultId } from './faults'
 import { FINDINGS, type FindingId, type Only } from './findings'
 import { enumerate, type Network, type Sets } from './network'

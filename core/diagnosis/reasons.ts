@@ -21,7 +21,7 @@ export function reasonsFor(
   items: readonly Item[],
   found: Posterior,
 ): Map<FaultId, Reason[]> {
-  const { faults, ready, sets } = knowledge
+  const { faults } = knowledge
   const reasons = new Map<FaultId, Reason[]>(faults.map(({ id }) => [id, []]))
   for (const item of items) {
     const without = marginalsWithout(knowledge, items, item, found)
@@ -32,33 +32,31 @@ export function reasonsFor(
   }
   for (const list of reasons.values()) list.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight))
   return reasons
+}
 
-  function marginalsWithout(
-    all: Knowledge,
-    known: readonly Item[],
-    item: Item,
-    with_: Posterior,
-  ): Float64Array {
-    if (item.kind === 'reading')
-      return posterior(
-        ready,
-        knownOf(
-          all,
-          known.filter((other) => other !== item),
-        ),
-      ).marginals
-    // A yes or no is taken out again by dividing by its chance.
-    const finding = all.place.get(item.id)!
-    const gone = item.kind === 'finding' && item.state === 'absent'
-    const weights = new Float64Array(sets.count)
-    let total = 0
-    for (let s = 0; s < sets.count; s++) {
-      if (with_.sets[s] === 0) continue
-      const absent = chanceAbsent(ready, finding, s)
-      weights[s] = with_.sets[s]! / (gone ? absent : 1 - absent)
-      total += weights[s]!
-    }
-    for (let s = 0; s < sets.count; s++) weights[s]! /= total
-    return marginalsOf(sets, weights, faults.length)
+/** Chance of each fault if one thing were not known. */
+function marginalsWithout(
+  knowledge: Knowledge,
+  items: readonly Item[],
+  item: Item,
+  found: Posterior,
+): Float64Array {
+  const { ready, sets, faults, place } = knowledge
+  if (item.kind === 'reading') {
+    const others = items.filter((other) => other !== item)
+    return posterior(ready, knownOf(knowledge, others)).marginals
   }
+  // A yes or no is taken out again by dividing by its chance.
+  const finding = place.get(item.id)!
+  const gone = item.kind === 'finding' && item.state === 'absent'
+  const weights = new Float64Array(sets.count)
+  let total = 0
+  for (let s = 0; s < sets.count; s++) {
+    if (found.sets[s] === 0) continue
+    const absent = chanceAbsent(ready, finding, s)
+    weights[s] = found.sets[s]! / (gone ? absent : 1 - absent)
+    total += weights[s]!
+  }
+  for (let s = 0; s < sets.count; s++) weights[s]! /= total
+  return marginalsOf(sets, weights, faults.length)
 }

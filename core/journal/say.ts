@@ -118,7 +118,7 @@ export function understandAll(
   while (rest !== '') {
     if (said.length === MOST_AT_ONCE) return { problem: `At most ${MOST_AT_ONCE} statements at once` }
     const found = longest(rest, context)
-    if (!found) return said.length > 0 ? { problem: understandProblem(rest, context) } : whole
+    if (!found) return said.length > 0 ? { problem: problemOf(rest, context) } : whole
     said.push(found.said)
     rest = found.rest
   }
@@ -134,7 +134,7 @@ function longest(text: string, context: SayContext): { said: Said; rest: string 
   return null
 }
 
-const understandProblem = (rest: string, context: SayContext): string => {
+const problemOf = (rest: string, context: SayContext): string => {
   const found = understand(rest, context)
   return 'problem' in found ? found.problem : ''
 }
@@ -200,8 +200,8 @@ function readingReader(kind: ReadingKind): Way['read'] {
 function findingReader(kind: Finding): Way['read'] {
   return (rest, { phase }, word) => {
     // A subject that is a state by itself needs no other: “dark”.
-    const state_ = rest === '' && word === kind.present ? word : rest
-    const is = (words: string[]) => words.includes(state_)
+    const said = rest === '' && word === kind.present ? word : rest
+    const is = (words: string[]) => words.includes(said)
     const state = is([kind.present, ...PRESENT.filter((word) => word !== kind.absent)])
       ? 'present'
       : is([kind.absent, ...ABSENT])
