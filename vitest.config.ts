@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
@@ -9,6 +10,8 @@ export default defineConfig({
     include: ['{core,contract,server,app,demo,scripts,tests/house}/**/*.test.ts'],
     exclude: ['**/node_modules/**', '.output/**', '.nuxt/**'],
     testTimeout: 60_000,
+    // Vitest leaves one core idle unless told.
+    maxWorkers: availableParallelism(),
     // A property that fails must fail again: fast-check prints its seed, and this keeps runs alike.
     setupFiles: ['./tests/fast-check.setup.ts'],
   },

@@ -1,6 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -8,26 +7,35 @@ import { fileURLToPath } from 'node:url'
 export const root = dirname(dirname(fileURLToPath(import.meta.url)))
 
 /**
- * Installs the project's packages where they are missing or older than the lock file, and makes Nuxt's types.
+ * Installs the project's packages where they are missing or others than the lock file names, and makes Nuxt's types.
  * Needs nothing but Node and npm. Everything it says goes to standard error.
  */
 export function ensurePackages() {
-  const stamp = join(root, 'node_modules', '.mellow-lock')
-  const lock = createHash('sha256')
-    .update(readFileSync(join(root, 'package-lock.json')))
-    .digest('hex')
-  const installed = existsSync(stamp) && readFileSync(stamp, 'utf8') === lock
-  if (!installed) {
+  if (!installed()) {
     say('Installing packages (npm ci) …')
     run('npm', ['ci', '--no-audit', '--no-fund'])
-    mkdirSync(dirname(stamp), { recursive: true })
-    writeFileSync(stamp, lock)
   }
   if (!existsSync(join(root, '.nuxt', 'tsconfig.app.json'))) {
     say('Preparing types …')
     run('npx', ['nuxt', 'prepare'])
   }
 }
+
+/** Whether what npm noted of its last install, by whoever started it, is what the lock file names. */
+function installed() {
+  const noted = join(root, 'node_modules', '.package-lock.json')
+  if (!existsSync(noted)) return false
+  const have = packagesIn(noted)
+  return Object.entries(packagesIn(join(root, 'package-lock.json'))).every(
+    ([path, { version, optional }]) => path === '' || optional || have[path]?.version === version,
+  )
+}
+
+/**
+ * @param {string} file
+ * @returns {Record<string, { version?: string, optional?: boolean }>}
+ */
+const packagesIn = (file) => JSON.parse(readFileSync(file, 'utf8')).packages
 
 /** @param {string} line */
 export function say(line) {
