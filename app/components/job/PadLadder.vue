@@ -2,7 +2,8 @@
 import { useElementSize } from '@vueuse/core'
 import { TERMS, type TravelBudget } from '~~/core/circuit'
 import type { Stack } from '~/composables/useDesk'
-import { displayUnit, shown, type CoreUnit } from '~~/core/quantity'
+import { displayUnit, shown } from '~~/core/quantity'
+import { labelsOf, piecesOf, ticksTo } from './pad-ladder'
 
 /** The pad's travel as an upright rule: what takes it up, what is left, and what was measured; up to three states. */
 const props = defineProps<{ stacks: Stack[] }>()
@@ -29,48 +30,20 @@ const unit = computed(() => displayUnit('mm', unitsNow()))
 /** Figures on the ladder: tenths of a millimetre, hundredths of an inch. */
 const mm = (value: number, coarse = false) =>
   shown(value / unit.value.size, unit.value.size === 1 ? (coarse ? 0 : 1) : 2)
-const left = computed(() => 74)
+/** Where the stacks begin, px: the rule and its figures stand left of them. */
+const LEFT = 74
 
-/** One stack cut into its terms, from the top. */
-function pieces({ figures }: Stack) {
-  let from = 0
-  // A rod that holds the piston in gives pad back: what the port still takes is the less by it.
-  let owed = 0
-  return TERMS.flatMap((term) => {
-    const size = figures.solution.budget[term.name] + owed
-    owed = Math.min(0, size)
-    if (size <= 0) return []
-    const piece = { ...term, from, to: from + size, size }
-    from += size
-    return size > 0.05 ? [piece] : []
-  })
-}
 const drawn = computed(() =>
   props.stacks.map((stack, i) => ({
     ...stack,
-    x: left.value + i * (column.value + gap.value),
-    pieces: pieces(stack),
+    x: LEFT + i * (column.value + gap.value),
+    pieces: piecesOf(stack.figures.solution),
     needed: stack.figures.solution.pedalTravelAtRelease,
     reserve: stack.figures.reserve,
   })),
 )
 const floorY = computed(() => y(travel.value))
-/** Labels beside the last stack, moved apart where terms are thin. */
-const labels = computed(() => {
-  const stack = drawn.value.at(-1)!
-  // Room for a finger each, and still near enough to their terms.
-  const least = 36
-  const list = stack.pieces.map((piece) => ({
-    ...piece,
-    at: (y(piece.from) + y(piece.to)) / 2,
-    half: least / 2,
-  }))
-  for (let i = 1; i < list.length; i++) list[i]!.at = Math.max(list[i]!.at, list[i - 1]!.at + least)
-  // The floor has words of its own.
-  const last = list.at(-1)
-  if (last && Math.abs(last.at - floorY.value) < least) last.at = floorY.value - least
-  return list
-})
+const labels = computed(() => labelsOf(drawn.value.at(-1)!.pieces, y, floorY.value))
 const labelX = computed(() => drawn.value.at(-1)!.x + column.value + 10)
 const marks = computed(() =>
   props.stacks.flatMap((stack, i) => {
@@ -91,16 +64,7 @@ const marks = computed(() =>
     return list
   }),
 )
-/** Each tick, mm, and what is written at every fifth or fourth. */
-const ticks = computed(() => {
-  const inch = unit.value.size !== 1
-  const step = inch ? 12.7 : 10
-  const named = inch ? 4 : 5
-  const list: { mm: number; words: string }[] = []
-  for (let i = 0; i * step <= deepest.value; i++)
-    list.push({ mm: i * step, words: i % named ? '' : String(inch ? i / 2 : i * 10) })
-  return list
-})
+const ticks = computed(() => ticksTo(deepest.value, unit.value.size !== 1))
 /** A tick's figure gives way to a measured mark that would stand on it. */
 const clearOfMarks = (mm: number) => marks.value.every((mark) => Math.abs(y(mark.at) - 13 - y(mm)) > 15)
 const term = computed(() => TERMS.find(({ name }) => name === opened.value) ?? null)
@@ -113,13 +77,6 @@ const verdict = computed(() => {
     ? { words: `${mm(reserve, true)} left`, half, short: !solution.releases }
     : { words: `${mm(-reserve, true)} short`, half, short: true }
 })
-const isAssumed = (fields: string[]) =>
-  fields.some((field) => last.value.figures.installation.assumed.includes(field))
-/** Decimals by size: three figures or so. */
-const digits = (value: number, of: CoreUnit) => {
-  const size = Math.abs(value / displayUnit(of, unitsNow()).size)
-  return size < 1 ? 3 : size < 100 ? 2 : 0
-}
 </script>
 
 <template>
@@ -154,10 +111,10 @@ const digits = (value: number, of: CoreUnit) => {
           </pattern>
         </defs>
         <g v-for="tick in ticks" :key="tick.mm">
-          <path :d="`M${left - 8} ${y(tick.mm)}h${tick.words ? -14 : -7}`" class="tick" />
+          <path :d="`M${LEFT - 8} ${y(tick.mm)}h${tick.words ? -14 : -7}`" class="tick" />
           <text
             v-if="tick.words && clearOfMarks(tick.mm)"
-            :x="left - 26"
+            :x="LEFT - 26"
             :y="y(tick.mm) + 5"
             text-anchor="end"
             class="soft"
@@ -190,7 +147,7 @@ const digits = (value: number, of: CoreUnit) => {
             class="whisker"
           />
         </g>
-        <path :d="`M${left - 22} ${floorY}H${width}`" class="floor" />
+        <path :d="`M${LEFT - 22} ${floorY}H${width}`" class="floor" />
         <text :x="width - 8" :y="floorY - 7" text-anchor="end" class="strong">floor</text>
         <text
           :x="width - 8"
@@ -203,13 +160,13 @@ const digits = (value: number, of: CoreUnit) => {
         </text>
         <text :x="width - 8" :y="floorY + 40" text-anchor="end" class="soft">± {{ verdict.half }}</text>
         <g v-for="mark in marks" :key="mark.key" :class="mark.current ? 'amber' : 'faded'">
-          <path :d="`M${left - 2} ${y(mark.at)}l-11 -6v12z`" class="arrow" />
+          <path :d="`M${LEFT - 2} ${y(mark.at)}l-11 -6v12z`" class="arrow" />
           <text :x="4" :y="y(mark.at) - 8" class="strong">{{ mark.words }}</text>
         </g>
         <!-- Where the newest state is reckoned to take up, hollow beside what was measured. -->
         <path
           v-if="last.figures.solution.engagement !== null"
-          :d="`M${left - 2} ${y(last.figures.solution.engagement)}l-11 -6v12z`"
+          :d="`M${LEFT - 2} ${y(last.figures.solution.engagement)}l-11 -6v12z`"
           class="reckoned"
         />
         <g v-for="label in labels" :key="label.name">
@@ -238,72 +195,14 @@ const digits = (value: number, of: CoreUnit) => {
         </button>
       </template>
     </div>
-    <div
+    <TermFormula
       v-if="term"
-      class="absolute top-10 right-full z-20 w-80 border border-ink bg-ground p-4"
-      role="region"
-      :aria-label="`How ${term.label} is worked out`"
-      @keydown.esc="opened = null"
-    >
-      <h3 class="text-lg">
-        {{ term.label }}, {{ mm(last.figures.solution.budget[term.name]) }} {{ unit.symbol }}
-      </h3>
-      <p class="mt-1">{{ term.about }}</p>
-      <p class="mt-2 font-mono text-[0.9rem]">{{ term.formula }}</p>
-      <dl class="mt-2">
-        <div
-          v-for="[label, value, inputUnit, fields] in term.inputs(
-            last.figures.circuit,
-            last.figures.solution,
-          )"
-          :key="label"
-          class="flex justify-between"
-        >
-          <dt class="text-soft">{{ label }}<template v-if="isAssumed(fields)">, assumed</template></dt>
-          <dd>{{ withUnits(value, inputUnit, digits(value, inputUnit)) }}</dd>
-        </div>
-      </dl>
-      <button type="button" class="quiet mt-3" @click="opened = null">Close</button>
-    </div>
-    <table class="sr-only">
-      <caption>
-        Travel budget,
-        {{
-          unit.symbol
-        }}
-        of pad
-      </caption>
-      <thead>
-        <tr>
-          <th scope="col">Term</th>
-          <th v-for="stack in stacks" :key="stack.name" scope="col">{{ stack.name }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="one in TERMS" :key="one.name">
-          <th scope="row">{{ one.label }}</th>
-          <td v-for="stack in stacks" :key="stack.name" :data-term="one.name">
-            {{ mm(stack.figures.solution.budget[one.name]) }}
-          </td>
-        </tr>
-        <tr>
-          <th scope="row">takes up at, reckoned</th>
-          <td v-for="stack in stacks" :key="stack.name" data-term="engagement">
-            {{
-              stack.figures.solution.engagement === null
-                ? 'never'
-                : mm(stack.figures.solution.engagement)
-            }}
-          </td>
-        </tr>
-        <tr>
-          <th scope="row">reserve</th>
-          <td v-for="stack in stacks" :key="stack.name" data-term="reserve">
-            {{ mm(stack.figures.solution.reserve) }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
+      class="absolute top-10 right-full z-20 w-80"
+      :term="term"
+      :figures="last.figures"
+      @close="opened = null"
+    />
+    <BudgetTable class="sr-only" :stacks="stacks" />
   </aside>
 </template>
 

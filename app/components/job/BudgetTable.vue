@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { TERMS } from '~~/core/circuit'
+import { displayUnit, shown } from '~~/core/quantity'
+import type { Stack } from '~/composables/useDesk'
+
+/** The ladder's figures as a table, for those who hear it instead of seeing it. */
+defineProps<{ stacks: Stack[] }>()
+const unit = computed(() => displayUnit('mm', unitsNow()))
+const mm = (value: number) => shown(value / unit.value.size, unit.value.size === 1 ? 1 : 2)
+</script>
+
+<template>
+  <table>
+    <caption>
+      Travel budget,
+      {{
+        unit.symbol
+      }}
+      of pad
+    </caption>
+    <thead>
+      <tr>
+        <th scope="col">Term</th>
+        <th v-for="stack in stacks" :key="stack.name" scope="col">{{ stack.name }}</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="term in TERMS" :key="term.name">
+        <th scope="row">{{ term.label }}</th>
+        <td v-for="stack in stacks" :key="stack.name" :data-term="term.name">
+          {{ mm(stack.figures.solution.budget[term.name]) }}
+        </td>
+      </tr>
+      <tr>
+        <th scope="row">takes up at, reckoned</th>
+        <td v-for="stack in stacks" :key="stack.name" data-term="engagement">
+          {{
+            stack.figures.solution.engagement === null ? 'never' : mm(stack.figures.solution.engagement)
+          }}
+        </td>
+      </tr>
+      <tr>
+        <th scope="row">reserve</th>
+        <td v-for="stack in stacks" :key="stack.name" data-term="reserve">
+          {{ mm(stack.figures.solution.reserve) }}
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
