@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { JOB_KINDS, type Entry, type JobKind } from '../core/journal'
+import { JOB_KINDS, type Entry, type JobKind, type Outcome } from '../core/journal'
+import type { NextStep } from '../core/proof'
 import { UNIT_SYSTEMS, type UnitSystem } from '../core/quantity'
 import { FIRSTS, SCOPES, WAYS, type ShopRecord } from '../core/diagnosis'
 import { NewEntrySchema } from './entry'
@@ -98,16 +99,14 @@ export interface Job {
   createdAt: string
   lastSequence: number
 }
-/** A job on the bench, with what its newest entries say. */
+/** A job on the bench, with what its entries say. */
 export interface BenchJob extends Job {
   vehicleName: string
   lastAt: string
   lastBy: string
-  outcome: 'pass' | 'notYet' | 'stop' | null
-  /** How far it has come, for the next move. */
-  freeTravelFound: boolean
-  cycles: number
-  freeTravelAfter: boolean
+  /** Of the verdict that stands. */
+  outcome: Outcome | null
+  step: NextStep
 }
 export interface WithEntries<T> {
   subject: T

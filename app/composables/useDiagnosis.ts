@@ -1,47 +1,7 @@
-import { wrap, type Remote } from 'comlink'
-import {
-  computed,
-  inject,
-  onScopeDispose,
-  provide,
-  ref,
-  shallowRef,
-  watch,
-  type InjectionKey,
-} from 'vue'
-import {
-  priorsFrom,
-  SHOP_COSTS,
-  USUAL_SCHOOL,
-  type Evidence,
-  type FindingId,
-  type Question,
-  type Report,
-} from '~~/core/diagnosis'
+import { computed, inject, provide, ref, shallowRef, watch, type InjectionKey } from 'vue'
+import { priorsFrom, type Evidence, type Report } from '~~/core/diagnosis'
 import { conditionsOf, evidenceOf } from '~~/core/journal'
-import { blockingStops, type OpenStop } from '~~/core/proof'
-import type { Diagnoser } from '~/workers/diagnose'
 import type { OpenJob } from './useJob'
-
-/** A stop by what it forbids: a rod that shuts the port bars what a shut way home does. */
-const asFinding = (stop: OpenStop['stop']): FindingId =>
-  stop === 'rodClearance' ? 'wayHomeShut' : stop
-
-/** A worker that keeps the tables ready for the last circuit, started when first asked. */
-function useDiagnoser() {
-  let worker: Worker | undefined
-  let remote: Remote<Diagnoser> | undefined
-  const broken = ref('')
-  onScopeDispose(() => worker?.terminate())
-  function diagnoser(): Remote<Diagnoser> {
-    if (remote) return remote
-    worker = new Worker(new URL('../workers/diagnose.ts', import.meta.url), { type: 'module' })
-    worker.onerror = (event) =>
-      (broken.value = event.message || 'What this adds up to could not be worked out.')
-    return (remote = wrap<Diagnoser>(worker))
-  }
-  return { diagnoser, broken }
-}
 
 /** What a job’s entries add up to, asked anew with each entry while somebody looks. */
 function openDiagnosis(job: OpenJob) {
@@ -54,7 +14,7 @@ function openDiagnosis(job: OpenJob) {
 
   const evidence = computed(() => evidenceOf(job.state.value))
   const conditions = computed(() => conditionsOf(job.state.value))
-  const barring = computed(() => blockingStops(job.stops.value).map(({ stop }) => asFinding(stop)))
+  const barring = computed(() => barredBy(job.stops.value))
   const pooled = computed(() => priorsFrom(shop.record, job.vehicle.value?.model ?? ''))
 
   /** Asks of one body of evidence whenever it changes; the newest answer wins. */
@@ -68,13 +28,7 @@ function openDiagnosis(job: OpenJob) {
     const asked = computed(() => {
       const seen = of()
       if (!watched.value || !job.kept.value || !asSet.value || !seen) return null
-      const question: Question = {
-        evidence: seen,
-        conditions: conditions.value,
-        stops: barring.value,
-        costs: shop.settings ?? SHOP_COSTS,
-        school: shop.settings?.school ?? USUAL_SCHOOL,
-      }
+      const question = questionOf(seen, job.state.value, job.stops.value, shop.settings)
       return JSON.stringify([job.kept.value, pooled.value.priors, question])
     })
     watch(

@@ -13,20 +13,13 @@ const {
   await person.load()
   return api<BenchJob[]>('/jobs')
 })
+const looks = useBenchLooks(jobs)
 const asking = computed(() => jobs.value !== null && (!person.current || 'who' in route.query))
 
 /** Where the job was left, so that opening it goes on there. */
 function stageOf(job: BenchJob) {
   const kept = localStorage.getItem(`mellow-stage-${job.id}`)
   return STAGES.find((stage) => stage === kept) ?? startStage(job.kind)
-}
-/** What would bring the job on, from what was filed. */
-function nextMove({ outcome, freeTravelFound, cycles, freeTravelAfter }: BenchJob): string {
-  if (outcome === 'pass') return 'Hand it over'
-  if (outcome === 'stop') return 'Mend what stopped it'
-  if (freeTravelAfter) return 'Finish the proof'
-  if (cycles > 0) return 'Bleed on, then measure again'
-  return freeTravelFound ? 'Find on, then bleed' : 'Measure free travel'
 }
 const OUTCOME_LOOK = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust' } as const
 </script>
@@ -52,13 +45,13 @@ const OUTCOME_LOOK = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust
           <li v-for="job in jobs" :key="job.id" class="border-b border-hairline">
             <NuxtLink
               :to="`/jobs/${job.id}/${stageOf(job)}`"
-              class="grid min-h-19 grid-cols-1 items-center gap-x-6 py-3 hover:bg-raised md:grid-cols-[minmax(0,1fr)_15rem_8rem_15rem] md:px-3"
+              class="grid min-h-19 grid-cols-1 items-center gap-x-6 py-3 hover:bg-raised md:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_7.5rem_13rem] md:px-3"
             >
               <span class="min-w-0">
                 <span class="block text-[1.1rem] font-semibold">{{ job.vehicleName }}</span>
                 <span class="block text-soft">{{ JOB_KIND_WORDS[job.kind] }}: {{ job.title }}</span>
               </span>
-              <span>{{ nextMove(job) }}</span>
+              <BenchMove :step="job.step" :look="looks.get(job.id)" />
               <span
                 class="font-semibold"
                 :class="job.outcome ? OUTCOME_LOOK[job.outcome] : 'text-soft'"

@@ -10,5 +10,6 @@ export {
   type Proof,
 } from './judge'
 export { meaning } from './meaning'
+export { nextStep, type NextStep } from './next-step'
 export { phaseFigures, plannedFigures, type PhaseFigures } from './phase'
 export { LIMITS, PROOF_CHECKS, PROOF_READINGS } from './rules'

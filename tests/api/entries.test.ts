@@ -161,7 +161,7 @@ describe('jobs and vehicles', () => {
       id: jobId,
       vehicleName: 'Test van',
       outcome: 'notYet',
-      cycles: 0,
+      step: { to: 'look' },
     })
     const undo = anEntry(subject, by, 'withdrawal', {}, { withdraws: verdict.id })
     await post(undo, jobId)
@@ -172,10 +172,19 @@ describe('jobs and vehicles', () => {
     await post(free(40, {}, subject), jobId)
     expect(await first()).toMatchObject({
       outcome: 'notYet',
-      cycles: 1,
-      freeTravelFound: true,
-      freeTravelAfter: false,
+      step: { to: 'bleed', cycles: 1, clearInRow: 0 },
     })
+    // A stop comes first; taken back, the job goes on where it was.
+    const cracked = { finding: 'forkCracked', state: 'present', phase: 'working' } as const
+    const stop = anEntry(subject, by, 'finding', cracked)
+    await post(stop, jobId)
+    expect((await first()).step).toMatchObject({ to: 'mend', stop: 'forkCracked' })
+    await post(anEntry(subject, by, 'withdrawal', {}, { withdraws: stop.id }), jobId)
+    expect((await first()).step).toMatchObject({ to: 'bleed' })
+    // The rod's stop hangs on this vehicle's own port.
+    const rod = { reading: 'rodClearance', value: -1.5, phase: 'working' } as const
+    await post(anEntry(subject, by, 'measurement', rod), jobId)
+    expect((await first()).step).toMatchObject({ to: 'mend', stop: 'rodClearance' })
     const mine = await call<BenchJob[]>('GET', `/jobs?vehicle=${job.vehicleId}`)
     expect(mine.body.map((one) => one.id)).toEqual([job.jobId])
     const older = await call<BenchJob[]>('GET', `/jobs?before=${jobId}&limit=200`)

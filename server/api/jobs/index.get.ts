@@ -1,6 +1,6 @@
 import { ListQuery } from '../../../contract'
 import { route } from '../../http/route'
-import { listJobs } from '../../services/jobs'
+import { listJobs } from '../../services/bench'
 import { checker } from '../../services/validate'
 
 const check = checker(ListQuery, 'query')

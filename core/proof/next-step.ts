@@ -1,0 +1,33 @@
+import { startStage, type JobState, type Stage } from '../journal'
+import { blockingStops, readingsOwed, type OpenStop } from './judge'
+
+/** What would bring a job on, from its entries alone; which look is the best one is the diagnosis's to say. */
+export type NextStep =
+  /** A stop is open: nothing goes on along that path before. */
+  | { to: 'mend'; stop: OpenStop['stop']; words: string }
+  | { to: 'handOver' }
+  /** Measured again after the work: how many readings are still owed. */
+  | { to: 'prove'; owed: number }
+  | { to: 'bleed'; cycles: number; clearInRow: number }
+  /** Decided: the repairs that were chosen. */
+  | { to: 'repair'; repairs: string[] }
+  | { to: 'look' }
+  /** Nothing is complained of, and its kind enters the road further on. */
+  | { to: 'enter'; stage: Stage }
+
+/**
+ * The nearest thing to do, what stops first.
+ * @param stops stops that are open on this job, taken over or not.
+ */
+export function nextStep(state: JobState, stops: readonly OpenStop[]): NextStep {
+  const [stop] = blockingStops(stops)
+  if (stop) return { to: 'mend', stop: stop.stop, words: stop.words }
+  if (state.verdict?.payload.outcome === 'pass') return { to: 'handOver' }
+  if (Object.keys(state.readings.after).length > 0)
+    return { to: 'prove', owed: readingsOwed(state).length }
+  const { cycles, clearInRow } = state.bleed
+  if (cycles.length > 0) return { to: 'bleed', cycles: cycles.length, clearInRow }
+  if (state.decision) return { to: 'repair', repairs: state.decision.payload.repairs }
+  const stage = state.goal ? startStage(state.goal.payload.jobKind) : 'find'
+  return stage === 'find' || state.complaints.length > 0 ? { to: 'look' } : { to: 'enter', stage }
+}
