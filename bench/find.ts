@@ -7,6 +7,8 @@ import {
   knowledgeOf,
   nextMove,
   READINGS,
+  readQuestion,
+  report,
   USUAL_CONDITIONS,
   type ComplaintId,
   type Evidence,
@@ -73,6 +75,8 @@ export function benchFind(): Row[] {
   const ask = ({ known }: Asked) => posterior(knowledge.ready, known).marginals[0]!
   const rank = ({ evidence, items, found }: Asked) =>
     nextLooks(knowledge, evidence, items, found, CONDITIONS).length
+  const tell = ({ evidence }: Asked) =>
+    report(knowledge, { ...readQuestion({}), evidence, conditions: CONDITIONS }).suspects.length
   return [
     {
       name: `tables made ready for a circuit (${knowledge.sets.count} sets), median`,
@@ -89,6 +93,7 @@ export function benchFind(): Row[] {
     row('posterior, one complaint', EARLY, ask),
     row('next looks ranked, ten findings and two figures', FULL, rank),
     row('next looks ranked, one complaint', EARLY, rank),
+    row('all that an entry sets going: reasons, looks, advice, schools', FULL, tell),
     ...search(),
   ]
 }

@@ -1,3 +1,4 @@
+import { comebackOf } from './comeback'
 import type { Knowledge } from './knowledge'
 import { likelySets, outcomes, type Look } from './next-look'
 import type { Posterior } from './posterior'
@@ -10,7 +11,7 @@ export interface Decision {
   expectedCost: number
   /** Of it, parts and hands. */
   price: number
-  /** Chance that a fault is left that these repairs do not cure. */
+  /** Chance that it comes back for a fault that these repairs do not cure. */
   comebackRisk: number
 }
 
@@ -31,7 +32,7 @@ const GROWING = 5
 
 /**
  * Stop looking when the expected cost of the best decision now is no more than after the best next look with that look.
- * A fault that is left costs a comeback and its own repair later.
+ * A fault that is left costs a comeback and its own repair later, if it comes back.
  */
 export function advise(
   knowledge: Knowledge,
@@ -61,19 +62,20 @@ export interface Till {
   weigh(likely: Int32Array, weights: Float64Array, repairs: readonly Repair[]): Decision
 }
 
+/** Sets of faults that need the same repairs, together. */
+interface Need {
+  bits: number
+  repairs: readonly number[]
+  chance: number
+  /** Chance of it, and that it comes back when that part of the repairs is left. */
+  back: Float64Array
+}
+
 const bitOf = new Map(REPAIRS.map((repair, i) => [repair, 1 << i]))
 const repairsIn = (bits: number): Repair[] => REPAIRS.filter((_, i) => bits & (1 << i))
 
 export function tillOf({ faults, sets }: Knowledge, costs: ShopCosts): Till {
   const bitOfFault = Int32Array.from(faults, ({ id }) => bitOf.get(repairOf(id))!)
-  const needed = (s: number): number => {
-    let bits = 0
-    for (let m = 3 * s; m < 3 * s + 3; m++) {
-      const fault = sets.members[m]!
-      if (fault >= 0) bits |= bitOfFault[fault]!
-    }
-    return bits
-  }
   const prices = new Map<number, number>([[0, 0]])
   const price = (bits: number): number => {
     const known = prices.get(bits)
@@ -82,34 +84,42 @@ export function tillOf({ faults, sets }: Knowledge, costs: ShopCosts): Till {
     prices.set(bits, made)
     return made
   }
-  /** Chance of each combination of repairs that is needed. */
-  function needs(likely: Int32Array, weights: Float64Array): [bits: number, chance: number][] {
-    const sums = new Map<number, number>()
+  /** What each combination of repairs is needed for, likeliest first. */
+  function needs(likely: Int32Array, weights: Float64Array): Need[] {
+    const byBits = new Map<number, Need>()
     let mass = 0
     for (const s of likely) {
       const weight = weights[s]!
       if (weight === 0) continue
       mass += weight
-      const bits = needed(s)
-      sums.set(bits, (sums.get(bits) ?? 0) + weight)
+      const { repairs, back } = comebackOf(sets, s, weights, bitOfFault)
+      const bits = repairs.reduce((all, bit) => all | bit, 0)
+      const need = byBits.get(bits) ?? { bits, repairs, chance: 0, back: new Float64Array(back.length) }
+      byBits.set(bits, need)
+      need.chance += weight
+      back.forEach((chance, part) => (need.back[part]! += weight * chance))
     }
-    return [...sums]
-      .map(([bits, sum]): [number, number] => [bits, sum / mass])
-      .sort((a, b) => b[1] - a[1])
+    for (const need of byBits.values()) {
+      need.chance /= mass
+      need.back.forEach((chance, part) => (need.back[part] = chance / mass))
+    }
+    return [...byBits.values()].sort((a, b) => b.chance - a.chance)
   }
-  function cost(done: number, list: readonly [number, number][]) {
+  function cost(done: number, list: readonly Need[]) {
     let expectedCost = price(done)
     let comebackRisk = 0
-    for (const [bits, chance] of list) {
+    for (const { bits, repairs, back } of list) {
       const left = bits & ~done
       if (left === 0) continue
-      comebackRisk += chance
-      expectedCost += chance * (costs.comeback + price(left))
+      let part = 0
+      for (let k = 0; k < repairs.length; k++) if (left & repairs[k]!) part |= 1 << k
+      comebackRisk += back[part]!
+      expectedCost += back[part]! * (costs.comeback + price(left))
     }
     // Rounding may carry a sum of chances past one.
     return { expectedCost, comebackRisk: Math.min(1, comebackRisk) }
   }
-  const decision = (done: number, list: readonly [number, number][]): Decision => ({
+  const decision = (done: number, list: readonly Need[]): Decision => ({
     repairs: repairsIn(done),
     price: price(done),
     ...cost(done, list),
@@ -137,11 +147,11 @@ export function tillOf({ faults, sets }: Knowledge, costs: ShopCosts): Till {
 }
 
 /** Nothing, what the likeliest sets need, and the likeliest repairs one after the other. */
-function candidates(list: readonly [bits: number, chance: number][]): Set<number> {
-  const set = new Set([0, ...list.slice(0, COMBINATIONS).map(([bits]) => bits)])
+function candidates(list: readonly Need[]): Set<number> {
+  const set = new Set([0, ...list.slice(0, COMBINATIONS).map(({ bits }) => bits)])
   const each = REPAIRS.map((_, i): [number, number] => {
     let chance = 0
-    for (const [bits, one] of list) if (bits & (1 << i)) chance += one
+    for (const need of list) if (need.bits & (1 << i)) chance += need.chance
     return [1 << i, chance]
   }).sort((a, b) => b[1] - a[1])
   let growing = 0

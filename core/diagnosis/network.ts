@@ -117,5 +117,11 @@ export function enumerate({ faults }: Network, most = MOST_TOGETHER): Sets {
   }
 }
 
+/** Place of a set of at most two of n faults, in rising order, among the sets that are enumerated. */
+export function placeOf(n: number, a = -1, b = -1): number {
+  if (a < 0) return 0
+  return b < 0 ? 1 + a : 1 + n + (a * (2 * n - a - 1)) / 2 + (b - a - 1)
+}
+
 /** How many ways there are over all groups. */
 export const wayCount = ({ ways, groupCount }: Sets): number => ways[groupCount]!

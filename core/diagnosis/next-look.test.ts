@@ -255,7 +255,7 @@ describe('the advice', () => {
     expect(now.price).toBeCloseTo(120 + 78, 9)
     expect(now.expectedCost).toBeGreaterThan(now.price)
     expect(now.comebackRisk).toBeGreaterThan(0)
-    expect(now.comebackRisk).toBeLessThan(0.3)
+    expect(now.comebackRisk).toBeLessThan(0.1)
   })
 
   it('never costs more to know: the best look then acting, without the look’s own price, is no dearer', () => {
@@ -265,10 +265,10 @@ describe('the advice', () => {
     expect(after!.expectedCost - look).toBeLessThanOrEqual(now.expectedCost * 1.02)
   })
 
-  it('a dear hour leads to fewer looks', () => {
+  it('a dear comeback leads to more looks', () => {
     const evidence = with_({ complaints: ['squeaks'], findings: { pedalSqueaks: 'present' } })
-    expect(advised(evidence, { hourlyRate: 1, comeback: 400 }).decide).toBe(false)
-    expect(advised(evidence, { hourlyRate: 5000, comeback: 1 }).decide).toBe(true)
+    expect(advised(evidence, { hourlyRate: 60, comeback: 1 }).decide).toBe(true)
+    expect(advised(evidence, { hourlyRate: 60, comeback: 5000 }).decide).toBe(false)
   })
 })
 

@@ -64,7 +64,7 @@ const most = computed(() =>
               >{{ time(choice.options[name].minutes) }}, parts
               {{ choice.options[name].money.toFixed(0) }}</span
             >
-            <span>comes back {{ chanceWords(choice.options[name].comebackRisk) }}</span>
+            <span>back within a year {{ chanceWords(choice.options[name].comebackRisk) }}</span>
           </span>
           <span class="flex items-center gap-2">
             <span class="relative h-3 grow border border-edge" aria-hidden="true"
