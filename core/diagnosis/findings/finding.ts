@@ -1,11 +1,30 @@
 /** What is seen, felt and heard, by the place where one looks. The reason says what it speaks for. */
 export type Place = 'footwell' | 'engineBay' | 'underneath' | 'road'
 
-export const PLACES: readonly { id: Place; label: string }[] = [
-  { id: 'engineBay', label: 'Engine bay' },
-  { id: 'footwell', label: 'Footwell' },
-  { id: 'underneath', label: 'Under it' },
-  { id: 'road', label: 'At the pedal and on the road' },
+/** Where one looks, and what always stands there; what one look asks for besides stands with that look. */
+export const PLACES: readonly { id: Place; label: string; caution: string }[] = [
+  {
+    id: 'engineBay',
+    label: 'Engine bay',
+    caution: 'Gloves and glasses; fluid off the paint, water at hand. Mind the exhaust.',
+  },
+  {
+    id: 'footwell',
+    label: 'Footwell',
+    caution: 'Hands at the rod only with nobody’s foot on the pedal, ignition off.',
+  },
+  {
+    id: 'underneath',
+    label: 'Under it',
+    caution:
+      'On rated stands, wheels chocked, never on a jack alone. Nobody at the pedal while hands are at the fork.',
+  },
+  {
+    id: 'road',
+    label: 'At the pedal and on the road',
+    caution:
+      'Engine running: nobody under it or in front, brake on, out of gear until it is asked for.',
+  },
 ]
 
 /** What must be so before a look can be taken. */
