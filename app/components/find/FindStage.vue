@@ -55,6 +55,7 @@ const PLACE_TABS: Record<Place, string> = {
   underneath: 'Under it',
   road: 'Pedal, road',
 }
+const cautionAt = (id: Place) => PLACES.find((place) => place.id === id)!.caution
 const readings = computed(() =>
   READINGS.filter(
     ({ name }) => name !== 'rodStroke' || installation.value?.circuit.slave.type === 'external',
@@ -75,13 +76,13 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
         @change="(i) => (tab = tabs[i]!.id)"
       >
         <TabList
-          class="grid grid-cols-2 border-b border-hairline sm:grid-cols-3 lg:grid-cols-2 xl:grid-cols-3"
+          class="grid grid-cols-2 gap-x-3 border-b border-hairline sm:grid-cols-3 lg:grid-cols-2 xl:grid-cols-3"
           aria-label="Where to look"
         >
           <Tab
             v-for="one in tabs"
             :key="one.id"
-            class="flex min-h-11 items-center justify-between gap-1 border-b-4 px-1 text-left text-[0.95rem] leading-tight whitespace-nowrap"
+            class="flex min-h-11 items-center justify-between gap-1 border-b-4 text-left text-[0.95rem] leading-tight whitespace-nowrap"
             :class="[
               tab === one.id ? 'border-amber font-semibold' : 'border-transparent',
               one.id === 'glance' ? 'col-span-full' : '',
@@ -100,7 +101,10 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
                   >skip Find</NuxtLink
                 >.
               </p>
-              <PlaceFindings :show="(finding) => finding.glance === true" />
+              <PlaceFindings
+                :show="(finding) => finding.glance === true"
+                caution="Gloves and glasses. Nobody at the pedal while hands are at rod or fork."
+              />
             </template>
             <DriverSays v-else-if="one.id === 'says'" />
             <template v-else-if="one.id === 'measured'">
@@ -123,14 +127,14 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
                 Weigh what is assumed
               </NuxtLink>
             </template>
-            <PlaceFindings v-else :show="(finding) => finding.place === one.id" />
+            <PlaceFindings
+              v-else
+              :show="(finding) => finding.place === one.id"
+              :caution="cautionAt(one.id)"
+            />
           </TabPanel>
         </TabPanels>
       </TabGroup>
-      <p class="mt-3 border-l-4 border-amber pl-3 text-[0.95rem]">
-        Fluid: gloves, glasses, off the paint. Nobody at the pedal while hands are at the fork. Under
-        the vehicle only on rated stands. The maker’s data and local codes decide.
-      </p>
     </div>
     <div class="px-6 py-3 lg:pl-0" :aria-busy="waiting">
       <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
@@ -142,8 +146,9 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
         <ConditionRow class="mt-2" />
         <GuidePanel class="mt-3" />
         <p class="mt-3 text-[0.9rem] text-soft">
-          Chances are judgement put into figures, moved by what this shop has found. They advise;
-          whoever signs decides. More than three faults at once are left out,
+          Chances are judgement put into figures, moved by what this shop has found. They advise; the
+          maker’s data, local codes and whoever signs decide. More than three faults at once are left
+          out,
           {{ (100 * told.leftOut).toFixed(1) }} % before anything is known.
         </p>
       </template>

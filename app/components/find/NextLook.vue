@@ -81,7 +81,7 @@ async function say(state: 'present' | 'absent') {
       class="tap px-1 underline"
       @click="((asked = one.id), (wanted = true))"
     >
-      {{ label(one) }}<span class="text-soft">, {{ one.minutes }} min</span>
+      <span>{{ label(one) }}, {{ one.minutes }} min</span>
     </button>
   </p>
   <section v-else-if="look && about" aria-labelledby="next-look" class="border-l-4 border-amber pl-4">
@@ -134,7 +134,7 @@ async function say(state: 'present' | 'absent') {
         class="tap px-1 underline"
         @click="asked = one.id"
       >
-        {{ label(one) }}<span class="text-soft">, {{ one.minutes }} min</span>
+        <span>{{ label(one) }}, {{ one.minutes }} min</span>
       </button>
     </div>
   </section>

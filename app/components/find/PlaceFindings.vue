@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { FINDINGS, fits, type Finding } from '~~/core/diagnosis'
 
-/** The findings of one place, or those worth a glance on any job. */
-const props = defineProps<{ show: (finding: Finding) => boolean }>()
+/** The findings of one place with what always stands there, or those worth a glance on any job. */
+const props = defineProps<{ show: (finding: Finding) => boolean; caution: string }>()
 const { installation } = useJob()
 const list = computed(() =>
   FINDINGS.filter(
@@ -14,6 +14,9 @@ const list = computed(() =>
 
 <template>
   <div>
+    <p class="mt-2 border-l-4 border-amber pl-3 text-[0.95rem] leading-snug" data-caution>
+      {{ caution }}
+    </p>
     <FindingRow v-for="finding in list" :key="finding.id" :finding="finding.id" phase="asFound" />
   </div>
 </template>
