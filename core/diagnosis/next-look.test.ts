@@ -67,6 +67,24 @@ describe('the next look', () => {
         for (const need of findingKind(look.id).needs) expect(barred).not.toContain(need)
   })
 
+  it('is not one that has nothing to look at yet', () => {
+    const later = FINDINGS.filter(({ after }) => after !== undefined)
+    expect(later.length).toBeGreaterThan(0)
+    for (const { id, after } of later) {
+      const asked = (state?: 'present' | 'absent') =>
+        looksAt(
+          with_({
+            complaints: ['sinks', 'staysDown'],
+            findings: state ? { [after!]: state } : {},
+          }),
+          { helper: true },
+        ).map(({ look }) => look.id)
+      expect(asked(), id).not.toContain(id)
+      expect(asked('absent'), id).not.toContain(id)
+      expect(asked('present'), id).toContain(id)
+    }
+  })
+
   it('is not one whose figure was measured instead', () => {
     const before = looksAt(with_({ complaints: ['sinks'] })).map(({ look }) => look.id)
     expect(before).toContain('heldSinks')

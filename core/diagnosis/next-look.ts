@@ -77,6 +77,7 @@ export function nextLooks(
   for (const kind of FINDINGS) {
     if (kind.proveOnly || evidence.findings[kind.id] || !knowledge.place.has(kind.id)) continue
     if (unmet(kind.needs, safe) || measuredInstead(kind.id, evidence)) continue
+    if (kind.after && evidence.findings[kind.after] !== 'present') continue
     absences(knowledge.ready, knowledge.place.get(kind.id)!, likely, chances)
     add({ kind: 'finding', id: kind.id }, kind.minutes, causes.worth(chances, 2))
   }

@@ -1,89 +1,10 @@
 import type { Page } from '@playwright/test'
-import { monotonicFactory } from 'ulid'
 import { chanceWords } from '../../app/composables/useChance'
-import type { Person, Shop } from '../../contract'
-import {
-  faultKind,
-  knowledgeOf,
-  priorsFrom,
-  report,
-  SHOP_COSTS,
-  USUAL_SCHOOL,
-  type ComplaintId,
-  type FaultId,
-  type Report,
-} from '../../core/diagnosis'
-import { fromArchetype, withMeasured, type Installation } from '../../core/installation'
-import {
-  conditionsOf,
-  evidenceOf,
-  fold,
-  type EntryOf,
-  type JobKind,
-  type Payloads,
-} from '../../core/journal'
-import { blockingStops, openStops } from '../../core/proof'
-import { allSent, beSomebody, entriesOf, expect, get, goTo, measure, say, test, url } from './app'
-
-const ulid = monotonicFactory()
-const post = async (path: string, body: unknown) => {
-  const answer = await fetch(url(`/api${path}`), {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  })
-  expect(answer.status).toBe(201)
-}
-
-/** A job on a new vehicle of a kind, as the bench opens one; gives its id and the vehicle’s installation. */
-async function open(
-  archetype: string,
-  complaints: ComplaintId[],
-  jobKind: JobKind = 'fault',
-): Promise<{ id: string; installation: Installation }> {
-  const [person] = await get<Person[]>('/people')
-  const vehicleId = ulid()
-  const id = ulid()
-  const installation = withMeasured(fromArchetype(archetype), 'master.pushrodClearance', 0.4)
-  const entry = (subject: { type: 'job' | 'vehicle'; id: string }, kind: string, payload: unknown) => ({
-    id: ulid(),
-    subject,
-    kind,
-    at: new Date().toISOString(),
-    by: person!.id,
-    payload,
-  })
-  await post('/vehicles', {
-    id: vehicleId,
-    name: `Trial ${id.slice(-5)}`,
-    entries: [entry({ type: 'vehicle', id: vehicleId }, 'installation', installation)],
-  })
-  const job = { type: 'job', id } as const
-  await post('/jobs', {
-    id,
-    vehicleId,
-    title: 'Find what it is',
-    entries: [
-      entry(job, 'goal', { jobKind, wanted: '' }),
-      ...complaints.map((complaint) => entry(job, 'complaint', { complaint })),
-    ],
-  })
-  return { id, installation }
-}
-
-/** What the core makes of the entries that the server has. */
-async function reckoned(id: string, installation: Installation): Promise<Report> {
-  const state = fold(await entriesOf(id))
-  const { record } = await get<Shop>('/shop')
-  const stops = blockingStops(openStops(state, installation.circuit.master.portClosure))
-  return report(knowledgeOf(installation, priorsFrom(record, '').priors), {
-    evidence: evidenceOf(state),
-    conditions: conditionsOf(state),
-    stops: stops.map(({ stop }) => (stop === 'rodClearance' ? 'wayHomeShut' : stop)),
-    costs: SHOP_COSTS,
-    school: USUAL_SCHOOL,
-  })
-}
+import { faultKind, type FaultId, type Report } from '../../core/diagnosis'
+import type { Installation } from '../../core/installation'
+import { fold, type EntryOf, type Payloads } from '../../core/journal'
+import { allSent, beSomebody, entriesOf, expect, goTo, measure, say, test, url } from './app'
+import { answer, open, reckoned } from './trial'
 
 /** The screen’s leading suspect is the core’s, with its chance. */
 async function leads(
@@ -103,11 +24,6 @@ async function leads(
   )
   return found
 }
-const answer = (page: Page, finding: string, words: string) =>
-  page
-    .getByRole('group', { name: finding, exact: true })
-    .getByRole('button', { name: words, exact: true })
-    .click()
 const last = async <K extends keyof Payloads>(id: string, kind: K) =>
   (await entriesOf(id)).filter((entry) => entry.kind === kind).at(-1) as EntryOf<K>
 
@@ -326,75 +242,4 @@ test('a job with no complaint passes through Find in a minute, or skips it', asy
   await expect(page.getByRole('tab', { name: /^While one is there/ })).toContainText('1/')
   await page.getByRole('link', { name: 'skip Find' }).click()
   await expect(page).toHaveURL(/bleed$/)
-})
-
-test('a partial cure keeps its remaining cause, a confirmed one goes into the record', async ({
-  page,
-}) => {
-  await beSomebody(page)
-  const { id } = await open('small-car', ['squeaks', 'low'])
-  await page.goto(url(`/jobs/${id}/find`))
-  await say(page, 'sideways loose')
-  await page.goto(url(`/jobs/${id}/prove`))
-  const squeak = page.locator('[data-graded="squeaks"]')
-  await squeak.getByRole('button', { name: 'Less' }).click()
-  await squeak.getByRole('combobox').selectOption({ label: 'Pedal bushes worn or dry' })
-  await squeak.getByRole('textbox').fill('Bushes on Tuesday’s ferry')
-  await squeak.getByRole('textbox').press('Tab')
-  await page.locator('[data-graded="low"]').getByRole('button', { name: 'Gone' }).click()
-  await page
-    .getByRole('group', { name: 'What it was' })
-    .getByRole('button', { name: 'Pedal bushes worn or dry' })
-    .click()
-  await page.getByRole('button', { name: 'Confirm the cause' }).click()
-  await expect(page.locator('[data-cause]')).toContainText('Pedal bushes worn or dry')
-  await allSent(page)
-  const { graded, cause } = fold(await entriesOf(id))
-  expect(graded.squeaks!.payload).toEqual({
-    of: 'squeaks',
-    grade: 'less',
-    remaining: 'pedalBushes',
-    words: 'Bushes on Tuesday’s ferry',
-  })
-  expect(graded.low!.payload.grade).toBe('gone')
-  expect(cause!.payload.faults).toEqual(['pedalBushes'])
-})
-
-test('the shop’s prices and ways are kept, and its record is shown and begun anew', async ({
-  page,
-}) => {
-  await beSomebody(page)
-  await page.goto(url('/shop'))
-  const { record } = await get<Shop>('/shop')
-  const { moved } = priorsFrom(record, '')
-  const leak = moved.find(({ fault }) => fault === 'slaveLeak')!
-  expect(leak.confirmed.all).toBe(2)
-  const row = page.locator('[data-moved="slaveLeak"]')
-  await expect(row).toContainText(`${(100 * leak.from).toFixed(1)} %`)
-  await expect(row).toContainText(`${(100 * leak.to).toFixed(1)} %`)
-
-  await page.getByLabel('An hour of hands').fill('cheap')
-  await page.getByRole('button', { name: 'Keep' }).click()
-  await expect(page.getByRole('alert')).toHaveText('An hour of hands: 0 to 100 000.')
-  await page.getByLabel('An hour of hands').fill('72.5')
-  await page.getByRole('button', { name: 'Keep' }).click()
-  await expect(page.getByRole('status').filter({ hasText: 'Prices kept.' })).toBeVisible()
-  await page.getByRole('button', { name: 'Master, slave and hose' }).click()
-  await expect(page.getByRole('status').filter({ hasText: 'way is kept' })).toBeVisible()
-  expect((await get<Shop>('/shop')).settings).toMatchObject({
-    hourlyRate: 72.5,
-    school: { scope: 'all' },
-  })
-
-  await page.getByRole('button', { name: 'Start the record anew' }).click()
-  await page.getByRole('button', { name: 'Start anew', exact: true }).click()
-  await expect(page.getByText('0 closed jobs')).toBeVisible()
-  expect((await get<Shop>('/shop')).record).toEqual({})
-  await page.getByRole('button', { name: 'Count all jobs again' }).click()
-  await expect(row).toBeVisible()
-  await page.getByLabel('An hour of hands').fill(String(SHOP_COSTS.hourlyRate))
-  await page.getByRole('button', { name: 'Keep' }).click()
-  await page.getByRole('button', { name: 'Only what is proven' }).click()
-  await expect(page.getByRole('status').filter({ hasText: 'way is kept' })).toBeVisible()
-  expect((await get<Shop>('/shop')).settings).toMatchObject({ ...SHOP_COSTS, school: USUAL_SCHOOL })
 })

@@ -1,0 +1,84 @@
+import type { Page } from '@playwright/test'
+import { monotonicFactory } from 'ulid'
+import type { Person, Shop } from '../../contract'
+import {
+  knowledgeOf,
+  priorsFrom,
+  report,
+  SHOP_COSTS,
+  USUAL_SCHOOL,
+  type ComplaintId,
+  type Report,
+} from '../../core/diagnosis'
+import { fromArchetype, withMeasured, type Installation } from '../../core/installation'
+import { conditionsOf, evidenceOf, fold, type JobKind } from '../../core/journal'
+import { blockingStops, openStops } from '../../core/proof'
+import { entriesOf, expect, get, url } from './app'
+
+/** Jobs opened for a test, and what the core makes of them. */
+const ulid = monotonicFactory()
+const post = async (path: string, body: unknown) => {
+  const answer = await fetch(url(`/api${path}`), {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  })
+  expect(answer.status).toBe(201)
+}
+
+/** A job on a new vehicle of a kind, as the bench opens one; gives its id and the vehicle’s installation. */
+export async function open(
+  archetype: string,
+  complaints: ComplaintId[],
+  jobKind: JobKind = 'fault',
+): Promise<{ id: string; installation: Installation }> {
+  const [person] = await get<Person[]>('/people')
+  const vehicleId = ulid()
+  const id = ulid()
+  const installation = withMeasured(fromArchetype(archetype), 'master.pushrodClearance', 0.4)
+  const entry = (subject: { type: 'job' | 'vehicle'; id: string }, kind: string, payload: unknown) => ({
+    id: ulid(),
+    subject,
+    kind,
+    at: new Date().toISOString(),
+    by: person!.id,
+    payload,
+  })
+  await post('/vehicles', {
+    id: vehicleId,
+    name: `Trial ${id.slice(-5)}`,
+    entries: [entry({ type: 'vehicle', id: vehicleId }, 'installation', installation)],
+  })
+  const job = { type: 'job', id } as const
+  await post('/jobs', {
+    id,
+    vehicleId,
+    title: 'Find what it is',
+    entries: [
+      entry(job, 'goal', { jobKind, wanted: '' }),
+      ...complaints.map((complaint) => entry(job, 'complaint', { complaint })),
+    ],
+  })
+  return { id, installation }
+}
+
+/** What the core makes of the entries that the server has. */
+export async function reckoned(id: string, installation: Installation): Promise<Report> {
+  const state = fold(await entriesOf(id))
+  const { record } = await get<Shop>('/shop')
+  const stops = blockingStops(openStops(state, installation.circuit.master.portClosure))
+  return report(knowledgeOf(installation, priorsFrom(record, '').priors), {
+    evidence: evidenceOf(state),
+    conditions: conditionsOf(state),
+    stops: stops.map(({ stop }) => (stop === 'rodClearance' ? 'wayHomeShut' : stop)),
+    costs: SHOP_COSTS,
+    school: USUAL_SCHOOL,
+  })
+}
+
+/** One tap on a finding’s row. */
+export const answer = (page: Page, finding: string, words: string) =>
+  page
+    .getByRole('group', { name: finding, exact: true })
+    .getByRole('button', { name: words, exact: true })
+    .click()
