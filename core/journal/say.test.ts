@@ -198,10 +198,15 @@ describe('several statements at once, and slips of the finger', () => {
     ['sedimnt clean', 'sediment clean'],
     ['fre 42', 'free 42'],
     ['carpt wet', 'carpet wet'],
+    ['boot wte', 'boot wet'],
+    ['boot wte, sink 6 in 60', 'boot wet, sink 6 in 60'],
+    ['sink 6 in 60; bot dry', 'sink 6 in 60, boot dry'],
+    ['fre 42,5', 'free 42,5'],
   ])('%s is offered as %s', (slip, meant) => expect(corrected(slip, context)).toBe(meant))
 
   it('offers nothing where nothing is near, and never what was understood', () => {
     expect(corrected('xylophone quartet', context)).toBeNull()
     expect(corrected('boot wet', context)).toBeNull()
+    expect(corrected('boot wte, xylophone quartet', context)).toBeNull()
   })
 })

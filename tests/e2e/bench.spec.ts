@@ -130,6 +130,15 @@ test('the say-line understands, previews, files, refuses and takes back', async 
     page.getByRole('status').filter({ hasText: 'say “wet”, “dry” or “not looked”' }),
   ).toBeVisible()
   await expect(say).toHaveValue('boot purple')
+  // Each statement is completed for itself, and a slip put right when it is asked for.
+  await say.fill('boot wte, sedim')
+  await page.keyboard.press('ArrowRight')
+  await expect(say).toHaveValue('boot wte, sediment ')
+  await page.keyboard.type('clean')
+  await page.getByRole('button', { name: 'boot wet, sediment clean' }).click()
+  await expect(
+    page.getByText('Slave boot peeled back: wet; Bottom of the reservoir: clean'),
+  ).toBeVisible()
   await say.fill('boot')
   await page.keyboard.press('ArrowRight')
   await expect(say).toHaveValue('boot wet ')

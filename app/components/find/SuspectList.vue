@@ -64,18 +64,18 @@ const speaking = (suspect: SuspectTold) =>
       >
         <button
           type="button"
-          class="flex min-h-11 w-full flex-wrap items-center gap-x-3 text-left leading-tight"
+          class="flex min-h-11 w-full items-center gap-x-3 text-left leading-tight"
           :aria-expanded="opened === suspect.fault"
           @click="opened = opened === suspect.fault ? null : suspect.fault"
         >
-          <span class="min-w-0 grow basis-40 py-1"
+          <span class="min-w-0 grow py-1"
             >{{ faultKind(suspect.fault).label
             }}<span v-if="suspect.severity && suspect.chance > 0.3" class="text-soft"
               >, {{ suspect.severity.label }}</span
             >
             <span v-if="moved(suspect)" class="text-[0.9rem] text-soft">&#32;{{ moved(suspect) }}</span>
           </span>
-          <span class="relative h-3 w-24 shrink-0 border border-edge" aria-hidden="true">
+          <span class="relative h-3 w-14 shrink-0 border sm:w-24 border-edge" aria-hidden="true">
             <span
               class="absolute inset-y-0 left-0 bg-ink"
               :style="{ width: `${100 * suspect.chance}%` }"

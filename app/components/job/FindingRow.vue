@@ -25,7 +25,7 @@ function say(choice: 'present' | 'absent') {
     <div class="flex min-h-12 flex-wrap items-center gap-x-2">
       <button
         type="button"
-        class="min-h-11 min-w-0 grow basis-24 text-left leading-tight hover:underline"
+        class="min-h-11 min-w-0 grow basis-32 text-left leading-tight hover:underline"
         :aria-expanded="opened"
         @click="opened = !opened"
       >

@@ -13,7 +13,9 @@ const cycle = useBleedSetting(id, state)
 
 const context = computed(() => ({ phase: phase.value, units: unitsNow(), cycle: cycle.value }))
 const understood = computed(() => (text.value.trim() ? understandAll(text.value, context.value) : null))
-const offers = computed(() => completions(text.value, 5))
+/** What stands before the statement that is being typed, and that statement; a comma before a digit is a decimal one. */
+const begun = computed(() => /^(.*[,;](?!\d)\s*)?(.*)$/s.exec(text.value)!)
+const offers = computed(() => completions(begun.value[2]!, 5))
 /** What was probably meant, where it is not understood. */
 const meant = computed(() =>
   understood.value && 'problem' in understood.value && offers.value.length === 0
@@ -61,7 +63,7 @@ async function submit() {
   text.value = ''
 }
 function take(offer: string) {
-  text.value = `${offer} `
+  text.value = `${begun.value[1] ?? ''}${offer} `
   input.value?.focus()
 }
 function acceptFirst(event: KeyboardEvent) {
