@@ -20,7 +20,10 @@ export interface Advice {
   /** True where acting now costs no more than the best next look and acting then. */
   decide: boolean
   now: Decision
-  /** The best look by money, and the expected cost after it with the look itself; null where none can be taken. */
+  /**
+   * The first look in order that pays, else the one that comes nearest to it; with the expected cost after it, itself
+   * included. Null where none can be taken.
+   */
   after: { look: Look; expectedCost: number } | null
 }
 
@@ -44,14 +47,15 @@ export function advise(
   const likely = likelySets(found)
   const now = till.best(likely, found.sets)
   const byBits = [...looks].sort((a, b) => b.bits - a.bits).slice(0, CONSIDERED)
-  let after: Advice['after'] = null
-  for (const look of new Set([...looks.slice(0, CONSIDERED), ...byBits])) {
+  const after = [...new Set([...looks.slice(0, CONSIDERED), ...byBits])].map((look) => {
     let expectedCost = (look.minutes / 60) * costs.hourlyRate
     for (const { chance, sets } of outcomes(knowledge, look, found, likely))
       expectedCost += chance * till.best(likely, sets).expectedCost
-    if (!after || expectedCost < after.expectedCost) after = { look, expectedCost }
-  }
-  return { decide: after === null || now.expectedCost <= after.expectedCost, now, after }
+    return { look, expectedCost }
+  })
+  const pays = after.find(({ expectedCost }) => expectedCost < now.expectedCost)
+  const nearest = [...after].sort((a, b) => a.expectedCost - b.expectedCost)[0]
+  return { decide: pays === undefined, now, after: pays ?? nearest ?? null }
 }
 
 /** Repairs as bits of a number, and what each combination of them costs at a shop's rates. */

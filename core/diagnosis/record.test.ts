@@ -1,17 +1,10 @@
 import { describe, expect, it } from 'vitest'
+import { evidenceWith } from '../../tests/arbitrary/evidence'
 import { fromArchetype } from '../installation'
 import { diagnose } from './diagnose'
-import type { Evidence } from './evidence'
 import { FAULT_IDS, FAULTS, faultKind } from './faults'
 import { knowledgeOf } from './knowledge'
 import { priorsFrom, STRENGTH } from './record'
-
-const evidence = (more: Partial<Evidence>): Evidence => ({
-  complaints: [],
-  findings: {},
-  readings: {},
-  ...more,
-})
 
 describe('the shop’s record', () => {
   it('with no jobs leaves every chance as the table has it', () => {
@@ -51,7 +44,7 @@ describe('the shop’s record', () => {
 
   it('moves the suspects of the next job', () => {
     const installation = fromArchetype('small-car')
-    const seen = evidence({ complaints: ['losesFluid'] })
+    const seen = evidenceWith({ complaints: ['losesFluid'] })
     const chance = (priors?: Parameters<typeof knowledgeOf>[1]) =>
       diagnose(knowledgeOf(installation, priors), seen).suspects.find(
         ({ fault }) => fault.id === 'hoseLeak',

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { evidenceWith } from '../../tests/arbitrary/evidence'
 import { fromArchetype } from '../installation'
 import { diagnose } from './diagnose'
 import type { Evidence } from './evidence'
@@ -6,19 +7,12 @@ import { knowledgeOf } from './knowledge'
 import { SHOP_COSTS } from './repairs'
 import { schools, USUAL_SCHOOL, type Option } from './schools'
 
-const evidence = (more: Partial<Evidence>): Evidence => ({
-  complaints: [],
-  findings: {},
-  readings: {},
-  ...more,
-})
-
 describe('the schools', () => {
   const knowledge = knowledgeOf(fromArchetype('small-car'))
   const weighed = (more: Partial<Evidence>, extra: Partial<Parameters<typeof schools>[0]> = {}) =>
     schools({
       knowledge,
-      found: diagnose(knowledge, evidence(more)).found,
+      found: diagnose(knowledge, evidenceWith(more)).found,
       costs: SHOP_COSTS,
       ...extra,
     })

@@ -1,16 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import type { Evidence } from '../evidence'
+import { evidenceWith } from '../../../tests/arbitrary/evidence'
 import { FAULT_IDS } from '../faults'
 import { FINDING_IDS } from '../findings'
 import { GUIDES, walk } from '.'
 import { READING_NAMES } from '../readings'
-
-const evidence = (more: Partial<Evidence>): Evidence => ({
-  complaints: [],
-  findings: {},
-  readings: {},
-  ...more,
-})
 
 describe('the guides', () => {
   it('are eight, ask only what there is, and every step leads somewhere', () => {
@@ -39,13 +32,13 @@ describe('the guides', () => {
 
   it('walks by what is known and stops at what is not', () => {
     const guide = GUIDES.find(({ id }) => id === 'pushBack')!
-    expect(walk(guide, evidence({})).step!.id).toBe('shut')
-    const open = walk(guide, evidence({ findings: { pushBackStiff: 'present' } }))
+    expect(walk(guide, evidenceWith({})).step!.id).toBe('shut')
+    const open = walk(guide, evidenceWith({ findings: { pushBackStiff: 'present' } }))
     expect(open.done.map(({ id }) => id)).toEqual(['shut'])
     expect(open.step!.id).toBe('open')
     const end = walk(
       guide,
-      evidence({
+      evidenceWith({
         findings: {
           pushBackStiff: 'present',
           seizedOpen: 'absent',
@@ -56,19 +49,19 @@ describe('the guides', () => {
     )
     expect(end.step).toBeNull()
     expect(end.conclusion!.points).toEqual(['rodTooLong'])
-    expect(walk(guide, evidence({ findings: { pushBackStiff: 'absent' } })).conclusion!.points).toEqual(
-      [],
-    )
+    expect(
+      walk(guide, evidenceWith({ findings: { pushBackStiff: 'absent' } })).conclusion!.points,
+    ).toEqual([])
   })
 
   it('branches on figures', () => {
     const guide = GUIDES.find(({ id }) => id === 'sinkWatch')!
     expect(
-      walk(guide, evidence({ readings: { sink: { value: 0.5, duration: 60 } } })).conclusion,
+      walk(guide, evidenceWith({ readings: { sink: { value: 0.5, duration: 60 } } })).conclusion,
     ).not.toBeNull()
     const readings = { sink: { value: 9, duration: 60 }, reservoirDrop: { value: 0, duration: 43_200 } }
-    expect(walk(guide, evidence({ readings })).step!.id).toBe('dry')
-    const dry = walk(guide, evidence({ readings, findings: { rodEndDamp: 'absent' } }))
+    expect(walk(guide, evidenceWith({ readings })).step!.id).toBe('dry')
+    const dry = walk(guide, evidenceWith({ readings, findings: { rodEndDamp: 'absent' } }))
     expect(dry.conclusion!.points).toEqual(['masterBypass'])
   })
 })
