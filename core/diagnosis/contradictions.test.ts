@@ -24,6 +24,15 @@ describe('contradictions', () => {
     expect(between({ findings: { rodTight: 'present', rodEndDamp: 'present' } })).toEqual([])
   })
 
+  it('names a finding that a figure rules out, a sink by the minute', () => {
+    const held = (value: number, duration?: number) =>
+      between({ findings: { heldSinks: 'present' }, readings: { sink: { value, duration } } })
+    expect(held(0.4, 60)).toEqual([['heldSinks', 'sink']])
+    expect(held(0.4)).toEqual([['heldSinks', 'sink']])
+    expect(held(0.4, 10)).toEqual([])
+    expect(held(0.9, 180)).toEqual([['heldSinks', 'sink']])
+  })
+
   it('names two figures that nothing makes one read both', () => {
     // So much air would leave no take-up at all.
     expect(between({ readings: { freeTravel: { value: 90 }, takeUpHeight: { value: 33 } } })).toEqual([

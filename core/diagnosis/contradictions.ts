@@ -58,7 +58,7 @@ const PAIRS: readonly (readonly [FindingId, State, FindingId, State, string])[] 
   ],
 ]
 
-/** A finding that a figure rules out, from which value on, and why. */
+/** A finding that a figure rules out, from which value on (a sink's by the minute), and why. */
 const AGAINST: readonly (readonly [FindingId, State, ReadingName, 'over' | 'under', number, string])[] =
   [
     [
@@ -119,8 +119,9 @@ export function contradictions(
   for (const [a, stateA, b, stateB, why] of PAIRS)
     if (findings[a] === stateA && findings[b] === stateB) list.push({ between: [a, b], why })
   for (const [finding, state, reading, way, bound, why] of AGAINST) {
-    const value = readings[reading]?.value
-    if (findings[finding] !== state || value === undefined) continue
+    const read = readings[reading]
+    if (findings[finding] !== state || read === undefined) continue
+    const value = reading === 'sink' ? (read.value * 60) / (read.duration ?? 60) : read.value
     if (way === 'over' ? value > bound : value < bound)
       list.push({ between: [finding, reading as Item['id']], why })
   }

@@ -1,18 +1,34 @@
 <script setup lang="ts">
-import { findingKind, fits, GUIDES, NEEDS, unmet, walk, faultKind, type Guide } from '~~/core/diagnosis'
+import {
+  faultKind,
+  findingKind,
+  fits,
+  GUIDES,
+  NEEDS,
+  safeConditions,
+  unmet,
+  walk,
+  type Guide,
+  type Need,
+} from '~~/core/diagnosis'
 
 /** Short branching procedures: each step files its entry, so that a guide can be left and taken up again. */
 const { installation, file } = useJob()
-const { evidence, conditions } = useDiagnosis()
+const { evidence, conditions, barring } = useDiagnosis()
 const opened = ref<string | null>(null)
+/** What holds here, less what an open stop forbids. */
+const safe = computed(() => safeConditions(conditions.value, barring.value))
 const guides = computed(() =>
   GUIDES.filter(({ only }) => !installation.value || fits(only, installation.value)).map((guide) => ({
     guide,
     state: walk(guide, evidence.value),
-    lacks: unmet(guide.needs, conditions.value),
+    lacks: unmet(guide.needs, safe.value),
   })),
 )
-const needWords = (id: string) => NEEDS.find((need) => need.id === id)!.label.toLowerCase()
+function notNow(id: Need): string {
+  const needed = `it needs that ${NEEDS.find((need) => need.id === id)!.label.toLowerCase()}`
+  return conditions.value[id] ? `${needed}, and a stop forbids that` : needed
+}
 const done = ({ done: steps, step }: ReturnType<typeof walk>) =>
   step === null ? 'done' : steps.length ? `step ${steps.length + 1}` : ''
 const answerOf = (guide: Guide, step: Guide['steps'][number]) => {
@@ -41,7 +57,7 @@ const answerOf = (guide: Guide, step: Guide['steps'][number]) => {
         <span class="text-[0.95rem] text-soft">{{ done(state) }}</span>
       </button>
       <div v-if="opened === guide.id" class="border-l-4 border-amber pb-2 pl-4" :data-guide="guide.id">
-        <p v-if="lacks" class="font-semibold">Not now: it needs that {{ needWords(lacks) }}.</p>
+        <p v-if="lacks" class="font-semibold">Not now: {{ notNow(lacks) }}.</p>
         <p v-if="guide.caution" class="font-semibold">{{ guide.caution }}</p>
         <ol>
           <li v-for="step in state.done" :key="step.id" class="py-1">
