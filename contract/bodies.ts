@@ -108,6 +108,13 @@ export interface BenchJob extends Job {
   outcome: Outcome | null
   step: NextStep
 }
+/** What the search on a job would do next, in words. */
+export interface JobLook {
+  /** To act now rather than to look on: the repairs; empty where it is to be left as it is. Null while looking pays. */
+  act: string | null
+  look: { label: string; minutes: number } | null
+  lead: { label: string; chance: number } | null
+}
 export interface WithEntries<T> {
   subject: T
   entries: Entry[]

@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { REPAIRS } from '../../core/diagnosis'
-import { chanceWords, repairWords } from './useChance'
+import { chanceWords } from './useChance'
 
 describe('a chance in words', () => {
   it.each([
@@ -31,20 +30,5 @@ describe('a chance in words', () => {
         },
       ),
     )
-  })
-})
-
-describe('repairs in words', () => {
-  it('what opens the circuit is bled last, and said once', () => {
-    expect(repairWords(['bleed', 'master'])).toBe('Renew the master, bleed')
-    expect(repairWords(['master', 'hose'])).toBe('Renew the master, renew the hose, bleed')
-    expect(repairWords(['bleed'])).toBe('Bleed')
-    expect(repairWords(['switch'])).toBe('Set the pedal switch')
-    expect(repairWords([])).toBe('')
-  })
-
-  it('names every repair of the table', () => {
-    for (const { id, label } of REPAIRS)
-      expect(repairWords([id]).toLowerCase()).toContain(label.toLowerCase())
   })
 })

@@ -1,6 +1,7 @@
 import { computed, inject, provide, ref, shallowRef, watch, type InjectionKey } from 'vue'
 import { priorsFrom, type Evidence, type Report } from '~~/core/diagnosis'
 import { conditionsOf, evidenceOf } from '~~/core/journal'
+import { barredBy, questionOf } from '~~/core/proof'
 import type { OpenJob } from './useJob'
 
 /** What a job’s entries add up to, asked anew with each entry while somebody looks. */

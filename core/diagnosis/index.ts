@@ -19,6 +19,7 @@ export {
   costOf,
   priceOf,
   REPAIRS,
+  repairWords,
   repairOf,
   SHOP_COSTS,
   type Repair,

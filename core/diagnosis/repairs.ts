@@ -24,11 +24,12 @@ export const REPAIRS: readonly Repair[] = [
   {
     id: 'bleed',
     label: 'Bleed',
-    cures: ['airFromWork', 'airLowLevel', 'fluidOld'],
+    cures: ['airFromWork', 'airLowLevel', 'fluidOld', 'circuitDry'],
     minutes: 0,
     money: 0,
     opens: true,
-    reason: 'Nothing but the bleed itself; old fluid goes out with the air.',
+    reason:
+      'Nothing but the bleed itself; old fluid goes out with the air, and a dry circuit is filled by it.',
   },
   {
     id: 'master',
@@ -204,4 +205,13 @@ export function costOf(repairs: readonly Repair[]): { minutes: number; money: nu
 export const priceOf = (repairs: readonly Repair[], costs: ShopCosts): number => {
   const { minutes, money } = costOf(repairs)
   return money + (minutes / 60) * costs.hourlyRate
+}
+
+/** Repairs in a row, as one would say them; what opens the circuit is bled anyway. */
+export function repairWords(ids: readonly string[]): string {
+  const repairs = REPAIRS.filter(({ id }) => ids.includes(id))
+  const opened = repairs.some(({ id, opens }) => opens && id !== 'bleed')
+  const words = repairs.filter(({ id }) => id !== 'bleed' || !opened).map(({ label }) => label)
+  if (opened) words.push('bleed')
+  return words.map((one, i) => (i === 0 ? one : one.charAt(0).toLowerCase() + one.slice(1))).join(', ')
 }

@@ -12,4 +12,5 @@ export {
 export { meaning } from './meaning'
 export { nextStep, type NextStep } from './next-step'
 export { phaseFigures, plannedFigures, type PhaseFigures } from './phase'
+export { barredBy, questionOf } from './question'
 export { LIMITS, PROOF_CHECKS, PROOF_READINGS } from './rules'

@@ -33,7 +33,7 @@ describe('the next step of a job', () => {
   it('goes along the road as its entries do', () => {
     const road: Step[] = [goal('fault'), ['complaint', { complaint: 'sinks' }]]
     expect(stepAfter(road)).toEqual({ to: 'look' })
-    expect(stepAfter([...road, decided])).toEqual({ to: 'repair', repairs: ['master'] })
+    expect(stepAfter([...road, decided])).toEqual({ to: 'repair', words: 'Renew the master, bleed' })
     const bled: Step[] = [
       ...road,
       decided,

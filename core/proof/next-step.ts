@@ -1,3 +1,4 @@
+import { repairWords } from '../diagnosis'
 import { startStage, type JobState, type Stage } from '../journal'
 import { blockingStops, readingsOwed, type OpenStop } from './judge'
 
@@ -9,8 +10,8 @@ export type NextStep =
   /** Measured again after the work: how many readings are still owed. */
   | { to: 'prove'; owed: number }
   | { to: 'bleed'; cycles: number; clearInRow: number }
-  /** Decided: the repairs that were chosen. */
-  | { to: 'repair'; repairs: string[] }
+  /** Decided: the repairs that were chosen, in words. */
+  | { to: 'repair'; words: string }
   | { to: 'look' }
   /** Nothing is complained of, and its kind enters the road further on. */
   | { to: 'enter'; stage: Stage }
@@ -27,7 +28,7 @@ export function nextStep(state: JobState, stops: readonly OpenStop[]): NextStep 
     return { to: 'prove', owed: readingsOwed(state).length }
   const { cycles, clearInRow } = state.bleed
   if (cycles.length > 0) return { to: 'bleed', cycles: cycles.length, clearInRow }
-  if (state.decision) return { to: 'repair', repairs: state.decision.payload.repairs }
+  if (state.decision) return { to: 'repair', words: repairWords(state.decision.payload.repairs) }
   const stage = state.goal ? startStage(state.goal.payload.jobKind) : 'find'
   return stage === 'find' || state.complaints.length > 0 ? { to: 'look' } : { to: 'enter', stage }
 }

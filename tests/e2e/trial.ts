@@ -1,18 +1,10 @@
 import type { Page } from '@playwright/test'
 import { monotonicFactory } from 'ulid'
 import type { Person, Shop } from '../../contract'
-import {
-  knowledgeOf,
-  priorsFrom,
-  report,
-  SHOP_COSTS,
-  USUAL_SCHOOL,
-  type ComplaintId,
-  type Report,
-} from '../../core/diagnosis'
+import { knowledgeOf, priorsFrom, report, type ComplaintId, type Report } from '../../core/diagnosis'
 import { fromArchetype, withMeasured, type Installation } from '../../core/installation'
-import { conditionsOf, evidenceOf, fold, type JobKind } from '../../core/journal'
-import { blockingStops, openStops } from '../../core/proof'
+import { evidenceOf, fold, type JobKind } from '../../core/journal'
+import { openStops, questionOf } from '../../core/proof'
 import { entriesOf, expect, get, url } from './app'
 
 /** Jobs opened for a test, and what the core makes of them. */
@@ -66,14 +58,9 @@ export async function open(
 export async function reckoned(id: string, installation: Installation): Promise<Report> {
   const state = fold(await entriesOf(id))
   const { record } = await get<Shop>('/shop')
-  const stops = blockingStops(openStops(state, installation.circuit.master.portClosure))
-  return report(knowledgeOf(installation, priorsFrom(record, '').priors), {
-    evidence: evidenceOf(state),
-    conditions: conditionsOf(state),
-    stops: stops.map(({ stop }) => (stop === 'rodClearance' ? 'wayHomeShut' : stop)),
-    costs: SHOP_COSTS,
-    school: USUAL_SCHOOL,
-  })
+  const stops = openStops(state, installation.circuit.master.portClosure)
+  const knowledge = knowledgeOf(installation, priorsFrom(record, '').priors)
+  return report(knowledge, questionOf(evidenceOf(state), state, stops))
 }
 
 /** One tap on a finding’s row. */

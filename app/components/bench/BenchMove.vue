@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { faultKind, findingKind, readingKind } from '~~/core/diagnosis'
+import type { JobLook } from '~~/contract'
 import type { NextStep } from '~~/core/proof'
-import type { BenchLook } from '~/composables/useBenchLooks'
 
 /** What would bring a job on: what stops it, the next look, or how far it has come. */
-const props = defineProps<{ step: NextStep; look?: BenchLook }>()
+const props = defineProps<{ step: NextStep; look?: JobLook }>()
 
 /** Less likely than this, nothing leads. */
 const LEADS = 0.3
@@ -21,7 +20,7 @@ const words = computed(() => {
     case 'bleed':
       return `Bleed on: ${step.cycles} cycles, ${step.clearInRow} clear in a row`
     case 'repair':
-      return repairWords(step.repairs) || 'As decided'
+      return step.words || 'As decided'
     case 'enter':
       return `Go on at ${STAGE_WORDS[step.stage]}`
     case 'look':
@@ -29,15 +28,13 @@ const words = computed(() => {
   }
   return ''
 })
-function lookWords({ act, look }: BenchLook): string {
-  if (act) return act.length ? `Decide: ${repairWords(act).toLowerCase()}` : 'Decide: leave it'
-  if (!look) return 'Decide how'
-  const { label } = look.kind === 'finding' ? findingKind(look.id) : readingKind(look.id)
-  return `Look: ${label.toLowerCase()}, ${look.minutes} min`
+function lookWords({ act, look }: JobLook): string {
+  if (act !== null) return `Decide: ${act.toLowerCase() || 'leave it'}`
+  return look ? `Look: ${look.label.toLowerCase()}, ${look.minutes} min` : 'Decide how'
 }
 const lead = computed(() => {
   const one = props.step.to === 'look' ? props.look?.lead : null
-  return one && one.chance >= LEADS ? `${faultKind(one.fault).label}, ${chanceWords(one.chance)}` : null
+  return one && one.chance >= LEADS ? `${one.label}, ${chanceWords(one.chance)}` : null
 })
 </script>
 

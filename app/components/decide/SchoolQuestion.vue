@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T extends string">
 import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
+import { repairWords } from '~~/core/diagnosis'
 
 interface Option {
   repairs: string[]

@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { faultKind, FINDING_IDS, findingKind, readingKind, SAID_PLAINLY } from '~~/core/diagnosis'
+import {
+  faultKind,
+  FINDING_IDS,
+  findingKind,
+  readingKind,
+  repairWords,
+  SAID_PLAINLY,
+} from '~~/core/diagnosis'
 
 /** What it adds up to: not the hydraulics, what cannot both be true, and whether to look on or to act. */
 const { told } = useDiagnosis()
