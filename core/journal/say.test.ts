@@ -192,6 +192,19 @@ describe('several statements at once, and slips of the finger', () => {
       }
   })
 
+  it('either half of a state that names two will do, and never means both states', () => {
+    for (const kind of FINDINGS)
+      for (const [state, words] of [
+        ['present', kind.present],
+        ['absent', kind.absent],
+      ] as const)
+        for (const half of words.split(/,? or /))
+          expect(
+            kind.words.map((word) => understandAll(`${word} ${half}`, context)),
+            `${kind.id} ${half}`,
+          ).toContainEqual({ said: [finding(kind.id, state)] })
+  })
+
   it.each([
     ['bot wet', 'boot wet'],
     ['boot wett', 'boot wet'],

@@ -159,8 +159,8 @@ export const subjects = (): string[] => ['note', ...WAYS.flatMap((way) => way.wo
 /** States of the findings that a subject names. */
 export const statesOf = (subject: string): string[] =>
   FINDINGS.filter((kind) => kind.words.includes(subject)).flatMap((kind) => [
-    kind.present,
-    kind.absent,
+    ...either(kind.present),
+    ...either(kind.absent),
     ...PRESENT,
     ...ABSENT,
   ])
@@ -197,14 +197,17 @@ function readingReader(kind: ReadingKind): Way['read'] {
   }
 }
 
+/** “Hangs or creeps up”, and either half of it. */
+const either = (state: string): string[] => [state, ...state.split(/,? or /)]
+
 function findingReader(kind: Finding): Way['read'] {
   return (rest, { phase }, word) => {
     // A subject that is a state by itself needs no other: “dark”.
     const said = rest === '' && word === kind.present ? word : rest
     const is = (words: string[]) => words.includes(said)
-    const state = is([kind.present, ...PRESENT.filter((word) => word !== kind.absent)])
+    const state = is([...either(kind.present), ...PRESENT.filter((word) => word !== kind.absent)])
       ? 'present'
-      : is([kind.absent, ...ABSENT])
+      : is([...either(kind.absent), ...ABSENT])
         ? 'absent'
         : is(NOT_LOOKED)
           ? 'notLooked'

@@ -176,7 +176,7 @@ test('a rod too long stops the job, until it is set or somebody takes it over', 
   // Nothing is proposed that would have to be driven.
   const names = found.looks.map(({ id: look }) => look)
   expect(names).not.toContain('slips')
-  expect(names).not.toContain('slips')
+  expect(names).not.toContain('judders')
   await expect(page.locator('[data-advice]')).toContainText('Set the pushrod')
 
   await stop.getByRole('button', { name: 'Take it over' }).click()
@@ -196,6 +196,35 @@ test('a rod too long stops the job, until it is set or somebody takes it over', 
   await page.goto(url(`/jobs/${id}/prove`))
   await measure(page, 'Pushrod clearance', '0.3')
   await expect(page.locator('[data-stop]')).toHaveCount(0)
+})
+
+test('a pedal that stays down while the circuit is dry is no fault, and said so', async ({ page }) => {
+  await beSomebody(page)
+  const { id, installation } = await open('small-car', ['staysDown'])
+  await page.goto(url(`/jobs/${id}/find`))
+  await say(page, 'circuit dry, pad hangs')
+  const { advice } = await leads(page, id, installation, 'circuitDry')
+  expect(advice.now.repairs).toEqual(['bleed'])
+  await say(page, 'circuit filled')
+  const { suspects } = await leads(page, id, installation, 'returnSpring')
+  expect(suspects.find(({ fault }) => fault === 'circuitDry')!.chance).toBeLessThan(0.02)
+})
+
+test('a guide says what it lacks, and that a stop forbids it', async ({ page }) => {
+  await beSomebody(page)
+  const { id } = await open('small-car', ['losesFluid'])
+  await page.goto(url(`/jobs/${id}/find`))
+  await page.getByRole('button', { name: /^Wipe, work, look again/ }).click()
+  const guide = page.locator('[data-guide]')
+  await expect(guide).toContainText('Not now: it needs that a helper is here.')
+  await say(page, 'helper here')
+  await expect(guide).not.toContainText('Not now')
+  await say(page, 'thread crossed or barely in')
+  await expect(guide).toContainText(
+    'Not now: it needs that the pedal may be pressed, and a stop forbids that.',
+  )
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(guide).not.toContainText('Not now')
 })
 
 test('a case that is not hydraulic is said to be none', async ({ page }) => {

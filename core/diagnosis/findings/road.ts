@@ -89,7 +89,7 @@ export const ROAD = [
     tools: 'foot',
     needs: ['pedal'],
     leak: [0.02, 'Cold thick fluid.'],
-    words: ['let go', 'hangs'],
+    words: ['let go', 'hangs', 'pad'],
     felt: true,
   }),
   row({
