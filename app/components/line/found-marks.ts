@@ -92,7 +92,7 @@ function labelAt(place: FaultPlace, { x, y }: Point): Point & { anchor: 'middle'
     case 'fork':
     case 'clutch':
     case 'gearbox':
-      return { x: x + 14, y: y + 42, anchor: 'end' }
+      return { x: x + 2, y: y + 42, anchor: 'end' }
     default:
       return { x, y: y + 42, anchor: 'middle' }
   }
