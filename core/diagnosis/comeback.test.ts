@@ -1,11 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { anyComplaints, anyFindings } from '../../tests/arbitrary/evidence'
 import { fromArchetype } from '../installation'
 import { tillOf } from './advice'
 import { comebackOf, UNNOTICED } from './comeback'
-import { COMPLAINT_IDS } from './complaints'
 import { diagnose } from './diagnose'
-import { FINDING_IDS } from './findings'
 import { knowledgeOf } from './knowledge'
 import { enumerate, placeOf, type Network } from './network'
 import { likelySets } from './next-look'
@@ -65,12 +64,8 @@ describe('the risk of a decision', () => {
   const knowledge = knowledgeOf(fromArchetype('small-car'))
   const till = tillOf(knowledge, SHOP_COSTS)
   const noted = fc.record({
-    complaints: fc.uniqueArray(fc.constantFrom(...COMPLAINT_IDS), { maxLength: 3 }),
-    findings: fc.dictionary(
-      fc.constantFrom(...FINDING_IDS),
-      fc.constantFrom('present' as const, 'absent' as const),
-      { maxKeys: 6 },
-    ),
+    complaints: anyComplaints,
+    findings: anyFindings(6),
     repairs: fc.shuffledSubarray([...REPAIRS]),
     more: fc.shuffledSubarray([...REPAIRS]),
   })

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { evidenceWith } from '../../tests/arbitrary/evidence'
+import { anyFindings, evidenceWith } from '../../tests/arbitrary/evidence'
 import { fromArchetype } from '../installation'
 import { diagnose } from './diagnose'
 import type { Evidence } from './evidence'
-import { FINDING_IDS, FINDINGS } from './findings'
+import { FINDINGS } from './findings'
 import { knowledgeOf, type Knowledge } from './knowledge'
 import { marginalsOf } from './posterior'
 
@@ -14,11 +14,7 @@ beforeAll(() => {
 })
 
 describe('the diagnosis', () => {
-  const states = fc.dictionary(
-    fc.constantFrom(...FINDING_IDS),
-    fc.constantFrom('present' as const, 'absent' as const),
-    { maxKeys: 12 },
-  )
+  const states = anyFindings(12)
 
   it('does not depend on the order of what is known', () => {
     fc.assert(

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { anyComplaints, anyFindings } from '../../tests/arbitrary/evidence'
 import { fromArchetype } from '../installation'
-import { COMPLAINT_IDS } from './complaints'
 import { USUAL_CONDITIONS } from './conditions'
-import { FINDING_IDS, findingKind } from './findings'
+import { findingKind } from './findings'
 import { knowledgeOf } from './knowledge'
 import { readQuestion } from './read-question'
 import { REPAIRS, SHOP_COSTS } from './repairs'
@@ -19,12 +19,8 @@ const question = (more: Partial<Question['evidence']>): Question => ({
   school: USUAL_SCHOOL,
 })
 const anything = fc.record({
-  complaints: fc.uniqueArray(fc.constantFrom(...COMPLAINT_IDS), { maxLength: 3 }),
-  findings: fc.dictionary(
-    fc.constantFrom(...FINDING_IDS),
-    fc.constantFrom('present' as const, 'absent' as const),
-    { maxKeys: 8 },
-  ),
+  complaints: anyComplaints,
+  findings: anyFindings(8),
   freeTravel: fc.option(fc.integer({ min: 0, max: 170 }), { nil: undefined }),
 })
 

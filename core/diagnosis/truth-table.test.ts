@@ -26,7 +26,7 @@ interface Case {
   next: string[]
 }
 const TRUTH = cases as Case[]
-/** Written when the tables stood already, and without reading them: what nobody had in mind when they were filled. */
+/** Written from the trade alone when the tables stood already, to see how they do with what they were not filled for. */
 const SECOND = secondCases as Omit<Case, 'next'>[]
 
 const known = new Map<string, Knowledge>()

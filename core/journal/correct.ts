@@ -1,4 +1,5 @@
 import { distance } from 'fastest-levenshtein'
+import { statementsIn } from './statements'
 import { statesOf, subjects, understandAll, type SayContext } from './say'
 
 /** A slip of the finger in so many letters; the shorter the word, the fewer may be wrong. */
@@ -28,13 +29,12 @@ function nearest(word: string, among: readonly string[]): { word: string; off: n
  * letters changed; null where one of them is near nothing that can be understood. It is offered, never filed by itself.
  */
 export function corrected(text: string, context: SayContext): string | null {
-  // A comma before a digit is a decimal one.
-  const statements = text.split(/[,;](?!\d)/).filter((one) => one.trim() !== '')
+  const statements = statementsIn(text)
   const meant = statements.map((one) =>
-    'said' in understandAll(one, context) ? one.trim() : correctedOne(one, context),
+    'said' in understandAll(one, context) ? one : correctedOne(one, context),
   )
   const offer = meant.every((one) => one !== null) ? meant.join(', ') : null
-  return offer !== statements.map((one) => one.trim()).join(', ') ? offer : null
+  return offer !== statements.join(', ') ? offer : null
 }
 
 /** One statement with its subject or state put right. */

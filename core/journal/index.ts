@@ -13,6 +13,7 @@ export {
 } from './fold'
 export { evidenceOf, conditionsOf, type Looking } from './evidence'
 export { corrected } from './correct'
+export { lastStatement } from './statements'
 export {
   completions,
   understand,

@@ -26,7 +26,6 @@ const words = computed(() => {
     case 'look':
       return look ? lookWords(look) : 'Find on'
   }
-  return ''
 })
 function lookWords({ act, look }: JobLook): string {
   if (act !== null) return `Decide: ${act.toLowerCase() || 'leave it'}`

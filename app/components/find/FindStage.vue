@@ -103,11 +103,15 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
               </p>
               <PlaceFindings
                 :show="(finding) => finding.glance === true"
-                caution="Gloves and glasses. Nobody at the pedal while hands are at rod or fork."
+                caution="Gloves and glasses. Under it only on rated stands, wheels chocked. Nobody at the pedal while hands are at rod or fork."
               />
             </template>
             <DriverSays v-else-if="one.id === 'says'" />
             <template v-else-if="one.id === 'measured'">
+              <PlaceCaution>
+                Under it only on rated stands, wheels chocked. Nobody at the pedal while hands are at
+                rod or fork, but for the one called stroke that measures it.
+              </PlaceCaution>
               <ReadingField
                 v-for="reading in readings"
                 :key="reading.name"

@@ -14,9 +14,7 @@ const list = computed(() =>
 
 <template>
   <div>
-    <p class="mt-2 border-l-4 border-amber pl-3 text-[0.95rem] leading-snug" data-caution>
-      {{ caution }}
-    </p>
+    <PlaceCaution>{{ caution }}</PlaceCaution>
     <FindingRow v-for="finding in list" :key="finding.id" :finding="finding.id" phase="asFound" />
   </div>
 </template>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { TERMS } from '~~/core/circuit'
-import { displayUnit, shown } from '~~/core/quantity'
 import type { Stack } from '~/composables/useDesk'
+import { padFigure } from './pad-ladder'
 
 /** The ladder's figures as a table, for those who hear it instead of seeing it. */
 defineProps<{ stacks: Stack[] }>()
-const unit = computed(() => displayUnit('mm', unitsNow()))
-const mm = (value: number) => shown(value / unit.value.size, unit.value.size === 1 ? 1 : 2)
+const mm = (value: number) => padFigure(value, unitsNow())
 </script>
 
 <template>
@@ -14,7 +13,7 @@ const mm = (value: number) => shown(value / unit.value.size, unit.value.size ===
     <caption>
       Travel budget,
       {{
-        unit.symbol
+        symbolOf('mm')
       }}
       of pad
     </caption>

@@ -2,8 +2,8 @@
 import { useElementSize } from '@vueuse/core'
 import { TERMS, type TravelBudget } from '~~/core/circuit'
 import type { Stack } from '~/composables/useDesk'
-import { displayUnit, shown } from '~~/core/quantity'
-import { labelsOf, piecesOf, ticksTo } from './pad-ladder'
+import { displayUnit } from '~~/core/quantity'
+import { labelsOf, padFigure, piecesOf, ticksTo } from './pad-ladder'
 
 /** The pad's travel as an upright rule: what takes it up, what is left, and what was measured; up to three states. */
 const props = defineProps<{ stacks: Stack[] }>()
@@ -27,9 +27,7 @@ const y = (mm: number) => TOP + mm * scale.value
 const column = computed(() => [34, 26, 19][props.stacks.length - 1] ?? 19)
 const gap = computed(() => (props.stacks.length > 2 ? 5 : 8))
 const unit = computed(() => displayUnit('mm', unitsNow()))
-/** Figures on the ladder: tenths of a millimetre, hundredths of an inch. */
-const mm = (value: number, coarse = false) =>
-  shown(value / unit.value.size, unit.value.size === 1 ? (coarse ? 0 : 1) : 2)
+const mm = (value: number, coarse = false) => padFigure(value, unitsNow(), coarse)
 /** Where the stacks begin, px: the rule and its figures stand left of them. */
 const LEFT = 74
 

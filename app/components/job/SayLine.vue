@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener, useSessionStorage } from '@vueuse/core'
 import { sink } from '~~/core/circuit'
-import { completions, corrected, understandAll, type Said } from '~~/core/journal'
+import { completions, corrected, lastStatement, understandAll, type Said } from '~~/core/journal'
 import { phaseFigures } from '~~/core/proof'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
@@ -13,9 +13,8 @@ const cycle = useBleedSetting(id, state)
 
 const context = computed(() => ({ phase: phase.value, units: unitsNow(), cycle: cycle.value }))
 const understood = computed(() => (text.value.trim() ? understandAll(text.value, context.value) : null))
-/** What stands before the statement that is being typed, and that statement; a comma before a digit is a decimal one. */
-const begun = computed(() => /^(.*[,;](?!\d)\s*)?(.*)$/s.exec(text.value)!)
-const offers = computed(() => completions(begun.value[2]!, 5))
+const begun = computed(() => lastStatement(text.value))
+const offers = computed(() => completions(begun.value.last, 5))
 /** What was probably meant, where it is not understood. */
 const meant = computed(() =>
   understood.value && 'problem' in understood.value && offers.value.length === 0
@@ -63,7 +62,7 @@ async function submit() {
   text.value = ''
 }
 function take(offer: string) {
-  text.value = `${begun.value[1] ?? ''}${offer} `
+  text.value = `${begun.value.before}${offer} `
   input.value?.focus()
 }
 function acceptFirst(event: KeyboardEvent) {

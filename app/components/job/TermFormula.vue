@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import type { Term } from '~~/core/circuit'
-import { displayUnit, shown, type CoreUnit } from '~~/core/quantity'
+import { displayUnit, type CoreUnit } from '~~/core/quantity'
 import type { Stack } from '~/composables/useDesk'
+import { padFigure } from './pad-ladder'
 
 /** How one term of the travel budget is worked out: what it is, its formula, and the figures that go in. */
 const props = defineProps<{ term: Term; figures: Stack['figures'] }>()
 const emit = defineEmits<{ close: [] }>()
 
 const size = computed(() => {
-  const unit = displayUnit('mm', unitsNow())
-  const value = props.figures.solution.budget[props.term.name] / unit.size
-  return `${shown(value, unit.size === 1 ? 1 : 2)} ${unit.symbol}`
+  const value = props.figures.solution.budget[props.term.name]
+  return `${padFigure(value, unitsNow())} ${symbolOf('mm')}`
 })
 const inputs = computed(() => props.term.inputs(props.figures.circuit, props.figures.solution))
 const isAssumed = (fields: string[]) =>

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { solveCircuit } from '../../../core/circuit'
 import { fromArchetype } from '../../../core/installation'
 import { everydayCircuit } from '../../../tests/arbitrary/circuit'
-import { labelsOf, piecesOf, ticksTo, type Piece } from './pad-ladder'
+import { labelsOf, padFigure, piecesOf, ticksTo, type Piece } from './pad-ladder'
 
 const sum = (pieces: readonly Piece[]) => pieces.reduce((all, { size }) => all + size, 0)
 
@@ -37,6 +37,15 @@ describe('the ladder’s pieces', () => {
     expect(pieces[0]!.from).toBe(0)
     expect(pieces[0]!.size).toBeCloseTo((circuit.pedal.ratio * portClosure) / 2, 9)
     expect(sum(pieces)).toBeCloseTo(solution.pedalTravelAtRelease, 0)
+  })
+})
+
+describe('a figure on the ladder', () => {
+  it('has tenths of a millimetre, none where coarse, or hundredths of an inch', () => {
+    expect(padFigure(12.34, 'metric')).toBe('12.3')
+    expect(padFigure(12.34, 'metric', true)).toBe('12')
+    expect(padFigure(12.7, 'inch')).toBe('0.50')
+    expect(padFigure(12.7, 'inch', true)).toBe('0.50')
   })
 })
 

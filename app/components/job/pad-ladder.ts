@@ -1,4 +1,5 @@
 import { TERMS, type CircuitSolution } from '../../../core/circuit'
+import { displayUnit, shown, type UnitSystem } from '../../../core/quantity'
 
 /** One term of the travel budget as it stands on the ladder, mm of pad. */
 export interface Piece {
@@ -7,6 +8,12 @@ export interface Piece {
   from: number
   to: number
   size: number
+}
+
+/** A figure on the ladder: tenths of a millimetre, whole ones where coarse, or hundredths of an inch. */
+export function padFigure(mm: number, units: UnitSystem, coarse = false): string {
+  const { size } = displayUnit('mm', units)
+  return shown(mm / size, units === 'inch' ? 2 : coarse ? 0 : 1)
 }
 
 /** Thinner than this a term is not drawn, mm. */
