@@ -1,6 +1,6 @@
 import { chromium, type Page } from '@playwright/test'
 import { loadDemo } from '../demo/load'
-import type { BenchJob, Person } from '../contract'
+import type { BenchJob, Page as List, Person } from '../contract'
 import { CHROMIUM } from '../scripts/chromium'
 import { startSuite, stopSuite } from '../tests/harness/running'
 import type { Row } from './measure'
@@ -14,8 +14,10 @@ export async function benchBrowser(): Promise<Row[]> {
   const browser = await chromium.launch(CHROMIUM)
   try {
     const get = async <T>(path: string) => (await (await fetch(`${address}/api${path}`)).json()) as T
-    const job = (await get<BenchJob[]>('/jobs')).find((one) => one.vehicleName.startsWith('Mail'))!
-    const [person] = await get<Person[]>('/people')
+    const job = (await get<List<BenchJob>>('/jobs')).items.find((one) =>
+      one.vehicleName.startsWith('Mail'),
+    )!
+    const [person] = (await get<List<Person>>('/people')).items
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
     await context.addInitScript((id) => localStorage.setItem('mellow-person', id), person!.id)
     const page = await context.newPage()

@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize'
 import { monotonicFactory } from 'ulid'
 import { loadDemo } from '../demo/load'
-import type { BenchJob, Person } from '../contract'
+import type { BenchJob, Page, Person } from '../contract'
 import { openDatabase } from '../server/database/database'
 import { startSuite, stopSuite } from '../tests/harness/running'
 import { quantileAsync, type Row } from './measure'
@@ -15,8 +15,8 @@ export async function benchServer(): Promise<Row[]> {
   const database = openDatabase(settings)
   try {
     const get = async <T>(path: string) => (await (await fetch(`${address}/api${path}`)).json()) as T
-    const [job] = await get<BenchJob[]>('/jobs')
-    const [person] = await get<Person[]>('/people')
+    const [job] = (await get<Page<BenchJob>>('/jobs')).items
+    const [person] = (await get<Page<Person>>('/people')).items
     await database.sequelize.query('CREATE TABLE bare (id CHAR(26) PRIMARY KEY, payload JSON)', {
       type: QueryTypes.RAW,
     })

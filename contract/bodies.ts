@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import { JOB_KINDS, type Entry, type JobKind, type Outcome } from '../core/journal'
+import type { Entry, JobKind, Outcome } from '../core/journal'
 import type { NextStep } from '../core/proof'
 import { UNIT_SYSTEMS, type UnitSystem } from '../core/quantity'
 import { FIRSTS, SCOPES, WAYS, type ShopRecord } from '../core/diagnosis'
@@ -43,36 +43,68 @@ export const NewJob = Type.Object(
   },
   strict,
 )
-/** A page of a list: the newest first, from before an id. */
-export const ListQuery = Type.Object(
+/** Each list comes in pages: where a page ends, `next` is what to ask on from, as `after`. */
+const paging = {
+  limit: Type.Optional(Type.Integer({ minimum: 1, maximum: 200 })),
+  after: Type.Optional(Type.String({ minLength: 1, maxLength: 600 })),
+}
+/** Words that must all be in it, each anywhere. */
+const search = Type.Optional(Type.String({ maxLength: 80 }))
+
+export const JOB_FILTERS = ['open', 'stopped', 'done'] as const
+export type JobFilter = (typeof JOB_FILTERS)[number]
+export const JobsQuery = Type.Object(
   {
-    limit: Type.Optional(Type.Integer({ minimum: 1, maximum: 200 })),
-    before: Type.Optional(Ulid),
+    ...paging,
+    search,
+    /** Not proven yet; stopped; proven. */
+    filter: Type.Optional(OneOf(JOB_FILTERS)),
+    /** In which this person has filed something. */
+    person: Type.Optional(Ulid),
     vehicle: Type.Optional(Ulid),
+    sort: Type.Optional(OneOf(['changed', 'opened'])),
   },
   strict,
 )
-/** Entries after a sequence number. */
+export const VehiclesQuery = Type.Object(
+  { ...paging, search, sort: Type.Optional(OneOf(['name', 'newest'])) },
+  strict,
+)
+export const PeopleQuery = Type.Object({ ...paging, search }, strict)
+/** Entries after a sequence number, or the newest before one. */
 export const EntriesQuery = Type.Object(
   {
-    after: Type.Optional(Type.Integer({ minimum: 0 })),
+    after: Type.Optional(Type.Integer({ minimum: 0, maximum: 4_294_967_295 })),
+    before: Type.Optional(Type.Integer({ minimum: 1, maximum: 4_294_967_295 })),
     limit: Type.Optional(Type.Integer({ minimum: 1, maximum: 2000 })),
   },
   strict,
 )
+/** A subject is opened by the entries that bear its state, or whole. */
+export const OpenQuery = Type.Object({ entries: Type.Optional(OneOf(['all', 'state'])) }, strict)
+/** Where a stream of a subject goes on: the sequences known, of the job and of its vehicle. */
+export const LiveQuery = Type.Object(
+  { after: Type.Optional(Type.String({ pattern: '^\\d{1,10}(\\.\\d{1,10})?$' })) },
+  strict,
+)
 export const IdPath = Type.Object({ id: Ulid }, strict)
-export const EmptyQuery = Type.Object({}, strict)
-export const JobKindSchema = OneOf(JOB_KINDS)
 
 export type NewPersonBody = Static<typeof NewPerson>
 export type PersonSettingsBody = Static<typeof PersonSettings>
 export type ShopSettingsBody = Static<typeof ShopSettings>
 export type NewVehicleBody = Static<typeof NewVehicle>
 export type NewJobBody = Static<typeof NewJob>
-export type ListQueryValues = Static<typeof ListQuery>
+export type JobsQueryValues = Static<typeof JobsQuery>
+export type VehiclesQueryValues = Static<typeof VehiclesQuery>
+export type PeopleQueryValues = Static<typeof PeopleQuery>
 export type EntriesQueryValues = Static<typeof EntriesQuery>
 
 /** What the API answers. */
+export interface Page<T> {
+  items: T[]
+  /** Null where nothing comes after. */
+  next: string | null
+}
 export interface Person {
   id: string
   name: string
@@ -118,9 +150,12 @@ export interface JobLook {
 export interface WithEntries<T> {
   subject: T
   entries: Entry[]
+  /** True where some are left out that do not bear the state; those before the newest given are fetched behind. */
+  partial: boolean
 }
 export interface Health {
   status: 'ok' | 'degraded'
-  database: 'up' | 'down' | 'behind'
+  /** Down: no answer. Behind: tables of an older version. Failing: it answers, but cannot read or write its tables. */
+  database: 'up' | 'down' | 'behind' | 'failing'
   schema: string | null
 }

@@ -5,12 +5,43 @@ import {
   type Installation,
   type RoutePoint,
 } from '../core/installation'
-import type { Entry } from '../core/journal'
+import type { Entry, Kind, Subject } from '../core/journal'
 import { readingKind } from '../core/diagnosis'
 import type { FieldProblem } from './problem'
 
-/** What a schema cannot say of an entry: bounds that depend on another field, and geometry that must agree. */
+/** Whose history each kind may stand in; a kind that is not named here does not compile. */
+const BELONGS: Record<Kind, readonly Subject['type'][]> = {
+  goal: ['job'],
+  complaint: ['job'],
+  finding: ['job'],
+  measurement: ['job'],
+  graded: ['job'],
+  condition: ['job'],
+  takenOver: ['job'],
+  decision: ['job'],
+  cause: ['job'],
+  plan: ['job'],
+  bleedCycle: ['job'],
+  topUp: ['job'],
+  verdict: ['job'],
+  calibration: ['vehicle'],
+  parameter: ['job', 'vehicle'],
+  installation: ['job', 'vehicle'],
+  route: ['job', 'vehicle'],
+  note: ['job', 'vehicle'],
+  withdrawal: ['job', 'vehicle'],
+}
+
+/**
+ * What a schema cannot say of an entry: whose it may be, bounds that depend on another field, and geometry that must
+ * agree.
+ */
 export function checkEntry(entry: Entry, at = ''): FieldProblem[] {
+  const owners = BELONGS[entry.kind]
+  if (!owners.includes(entry.subject.type)) {
+    const message = `must be ${owners.join(' or ')}: ${entry.kind} belongs to a ${owners[0]}`
+    return [{ path: `${at}/subject/type`, message }]
+  }
   switch (entry.kind) {
     case 'measurement': {
       const { reading, value, duration } = entry.payload
@@ -26,25 +57,9 @@ export function checkEntry(entry: Entry, at = ''): FieldProblem[] {
     case 'route':
       return checkRoute(entry.payload.points, `${at}/payload/points`)
     case 'plan':
-      if (entry.subject.type !== 'job')
-        return [{ path: `${at}/subject/type`, message: 'must be job: a plan belongs to a job' }]
       return entry.payload.changes.flatMap((change, i) =>
         change.change === 'field' ? checkField(change, `${at}/payload/changes/${i}`) : [],
       )
-    case 'graded':
-    case 'condition':
-    case 'takenOver':
-    case 'decision':
-    case 'cause':
-      if (entry.subject.type !== 'job')
-        return [{ path: `${at}/subject/type`, message: `must be job: ${entry.kind} belongs to a job` }]
-      return []
-    case 'calibration':
-      if (entry.subject.type !== 'vehicle')
-        return [
-          { path: `${at}/subject/type`, message: 'must be vehicle: a calibration is kept with it' },
-        ]
-      return []
     case 'installation':
       return checkInstallation(entry.payload, `${at}/payload`)
     default:

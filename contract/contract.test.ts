@@ -1,19 +1,20 @@
 import { describe, expect, it } from 'vitest'
 import { readFileSync } from 'node:fs'
 import { Ajv } from 'ajv'
-import { entry, JOB, reading, ulidOf } from '../tests/arbitrary/entry'
+import { cycle, entry, JOB, reading, ulidOf } from '../tests/arbitrary/entry'
 import { fromArchetype } from '../core/installation'
 import type { Entry } from '../core/journal'
 import type { Change } from '../core/whatif'
 import { Refusal } from '../server/services/refusal'
 import { checker } from '../server/services/validate'
 import {
+  brokenTexts,
   checkEntry,
   checkInstallationFile,
   fieldProblems,
   INSTALLATION_FILE,
   InstallationFileSchema,
-  ListQuery,
+  JobsQuery,
   NewEntrySchema,
   publishedInstallationSchema,
 } from '.'
@@ -106,6 +107,40 @@ describe('an entry at the boundary', () => {
     ])
   })
 
+  it.each([
+    ['goal', { jobKind: 'fault', wanted: '' }],
+    ['complaint', { complaint: 'soft' }],
+    ['finding', { finding: 'bootWet', state: 'present', phase: 'asFound' }],
+    ['measurement', reading('freeTravel', 30)],
+    ['bleedCycle', cycle('few')],
+    ['topUp', {}],
+    ['verdict', { outcome: 'notYet', reasons: [] }],
+  ] as const)('of kind %s belongs to a job and to no vehicle', (kind, payload) => {
+    const made = entry(1, kind, payload as never)
+    expect(checkEntry(made)).toEqual([])
+    const problems = checkEntry({ ...made, subject: { type: 'vehicle', id: JOB } } as Entry)
+    expect(problems).toEqual([
+      { path: '/subject/type', message: `must be job: ${kind} belongs to a job` },
+    ])
+  })
+
+  it.each([
+    '2016-12-31T23:59:60Z',
+    '0000-01-01T00:00:00Z',
+    '0001-01-01T00:00:00Z',
+    '2024-01-01 00:00:00Z',
+  ])('made at %s is refused: no calendar here knows it', (at) => {
+    expect(refusal({ ...good, at }).map((error) => error.path)).toContain('/at')
+  })
+
+  it('with half a character in any of its texts is refused by its place', () => {
+    const broken = { a: 'fine 🔧', list: ['x', { words: 'half \ud83d' }] }
+    expect(brokenTexts(broken).map(({ path }) => path)).toEqual(['/list/1/words'])
+    let deep: unknown = 'half \udfff'
+    for (let i = 0; i < 50_000; i++) deep = [deep]
+    expect(brokenTexts(deep)).toHaveLength(1)
+  })
+
   it('is held to what only two fields together can say', () => {
     const at = (one: Entry) => checkEntry(one).map((problem) => problem.path)
     expect(at(entry(1, 'measurement', reading('sink', 5)))).toEqual(['/payload/duration'])
@@ -135,7 +170,7 @@ describe('an entry at the boundary', () => {
   })
 
   it('a query reads its numbers from text, within bounds', () => {
-    const query = checker(ListQuery, 'query')
+    const query = checker(JobsQuery, 'query')
     expect(query({ limit: '20' })).toEqual({ limit: 20 })
     expect(() => query({ limit: '0' })).toThrow(/limit must be at least 1/)
     expect(() => query({ page: '2' })).toThrow(/not known here/)

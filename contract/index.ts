@@ -1,6 +1,7 @@
 /** What crosses a boundary: one schema each, its type derived from it or held equal to the core's. */
 export * from './bodies'
 export { checkEntry, checkInstallationFile } from './check-entry'
+export { CueSchema, type Cue } from './cue'
 export { NewEntrySchema } from './entry'
 export {
   CircuitSchema,
@@ -10,4 +11,5 @@ export {
   publishedInstallationSchema,
   type InstallationFile,
 } from './installation'
+export { brokenTexts } from './text'
 export { fieldProblems, type FieldProblem, type Problem } from './problem'

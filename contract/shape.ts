@@ -5,7 +5,12 @@ import type { Field } from '../core/circuit'
 export const strict = { additionalProperties: false } as const
 /** ULID: Crockford base 32, 26 characters, first at most 7. */
 export const Ulid = Type.String({ pattern: '^[0-7][0-9A-HJKMNP-TV-Z]{25}$' })
-export const Instant = Type.String({ format: 'date-time', pattern: 'Z$', maxLength: 30 })
+/** A moment in UTC that a calendar and the database both know: years 1000 to 9999, no leap second. */
+export const Instant = Type.String({
+  format: 'date-time',
+  pattern: '^[1-9]\\d{3}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:[0-5]\\d(\\.\\d{1,9})?Z$',
+  maxLength: 30,
+})
 /** A line of text with something in it. */
 export const Line = (maxLength: number) => Type.String({ minLength: 1, maxLength, pattern: '\\S' })
 export const OneOf = <const T extends readonly string[]>(values: T) =>

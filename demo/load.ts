@@ -11,7 +11,7 @@ const DAY = 24 * 60 * MINUTE
 
 /** Loads the scenario through the same services as real data. Says whether it did: only an empty database is filled. */
 export async function loadDemo(database: Database, now = Date.now()): Promise<boolean> {
-  if ((await listPeople(database)).length > 0) return false
+  if ((await listPeople(database)).items.length > 0) return false
   const ulid = monotonicFactory()
   const people = new Map<DemoPerson, string>()
   for (const name of PEOPLE) {

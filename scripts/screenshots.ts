@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
-import type { BenchJob, Person } from '../contract'
+import type { BenchJob, Page as List, Person } from '../contract'
 import { CHROMIUM } from './chromium'
 import { root, say } from './packages.mjs'
 
@@ -14,8 +14,8 @@ const [folder = join(root, 'docs', 'screenshots'), ...only] = process.argv.slice
 mkdirSync(folder, { recursive: true })
 
 const get = async <T>(path: string) => (await (await fetch(`${address}/api${path}`)).json()) as T
-const jobs = await get<BenchJob[]>('/jobs')
-const people = await get<Person[]>('/people')
+const { items: jobs } = await get<List<BenchJob>>('/jobs')
+const { items: people } = await get<List<Person>>('/people')
 const jobOf = (vehicle: string) => jobs.find((job) => job.vehicleName.startsWith(vehicle))!
 
 const views: [name: string, path: string, look: 'paper' | 'lamp'][] = [

@@ -5,8 +5,8 @@ export class ApiError extends Error {
   override readonly name = 'ApiError'
   constructor(
     readonly problem: Problem,
-    /** No answer, or an answer that says the database is away. */
-    readonly away: boolean,
+    /** HTTP status; 0 where there was no answer of the server's own. */
+    readonly status: number,
   ) {
     super(problem.detail)
   }
@@ -18,6 +18,12 @@ const AWAY: Problem = {
   status: 0,
   detail: 'The server does not answer.',
 }
+const FOREIGN: Problem = {
+  ...AWAY,
+  type: 'urn:mellow-anchor:foreign-answer',
+  title: 'foreign answer',
+  detail: 'Something other than the server answers: look at the network, then try again.',
+}
 const ANSWER_WITHIN = 12_000
 
 /** One call of the API: JSON there and back, errors as ApiError. */
@@ -27,6 +33,7 @@ export async function api<T>(
   method: 'GET' | 'POST' | 'PUT' = body === undefined ? 'GET' : 'POST',
 ): Promise<T> {
   let response: Response
+  let text: string
   try {
     response = await fetch(`/api${path}`, {
       method,
@@ -34,18 +41,24 @@ export async function api<T>(
       body: body === undefined ? undefined : JSON.stringify(body),
       signal: AbortSignal.timeout(ANSWER_WITHIN),
     })
+    text = await response.text()
   } catch {
-    throw new ApiError(AWAY, true)
+    throw new ApiError(AWAY, 0)
   }
-  const text = await response.text()
-  if (response.ok) return JSON.parse(text) as T
-  throw new ApiError(problemFrom(response.status, text), response.status >= 500)
+  const read = jsonIn(text)
+  if (!response.ok) {
+    const detail = `The server answered ${response.status}.`
+    const problem = (read as Problem | null)?.detail ? (read as Problem) : { ...AWAY, detail }
+    throw new ApiError({ ...problem, status: response.status }, response.status)
+  }
+  if (read === undefined) throw new ApiError(FOREIGN, 0)
+  return read as T
 }
 
-function problemFrom(status: number, text: string): Problem {
+function jsonIn(text: string): unknown {
   try {
-    return JSON.parse(text) as Problem
+    return JSON.parse(text) as unknown
   } catch {
-    return { ...AWAY, status, detail: `The server answered ${status}.` }
+    return undefined
   }
 }

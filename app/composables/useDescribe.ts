@@ -10,12 +10,16 @@ import {
 } from '~~/core/diagnosis'
 import { installationField } from '~~/core/installation'
 import type { Change } from '~~/core/whatif'
-import type { Entry, Payloads } from '~~/core/journal'
+import { understood, type Entry, type Payloads } from '~~/core/journal'
 
 const PHASE_WORDS = { asFound: '', working: ', while bleeding', after: ', after' } as const
 
+/** What this tab is too old to read; it is kept, and reckoned without. */
+export const NEWER = 'Filed by a newer version: reload the page to read it'
+
 /** An entry in a line, as one would say it. */
 export function describe(entry: Pick<Entry, 'kind' | 'payload'>): string {
+  if (!understood(entry)) return `${NEWER} (${entry.kind})`
   switch (entry.kind) {
     case 'goal': {
       const { jobKind, wanted } = entry.payload as Payloads['goal']
@@ -81,7 +85,7 @@ export function describe(entry: Pick<Entry, 'kind' | 'payload'>): string {
     }
     case 'calibration':
       return 'Pedal known good: readings kept for later'
-    default:
+    case 'withdrawal':
       return 'Taken back'
   }
 }

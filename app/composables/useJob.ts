@@ -1,19 +1,21 @@
-import { useIntervalFn } from '@vueuse/core'
 import { computed, inject, provide, ref, type InjectionKey } from 'vue'
-import type { Job, Vehicle, WithEntries } from '~~/contract'
-import { fold, installationFrom, phaseAt, type Entry, type Stage } from '~~/core/journal'
+import type { Job, Vehicle } from '~~/contract'
+import { fold, installationFrom, phaseAt, type Stage } from '~~/core/journal'
 import { judge, openStops } from '~~/core/proof'
-
-/** Other tablets' entries are asked for this often, ms. */
-const LOOK_AGAIN = 10_000
+import { useCompany } from '~/sync/company'
+import { useFollowing } from '~/sync/following'
+import { useOpened } from '~/sync/opened'
 
 /** A job with its vehicle: its entries, the state they fold into, the figures, and filing. */
 function openJob(id: string) {
   const journal = useJournalStore()
   const person = usePersonStore()
   const subject = { type: 'job', id } as const
-  const job = ref<Job | null>(null)
-  const vehicle = ref<Vehicle | null>(null)
+  const ofJob = useOpened<Job>('job')
+  const owner = useOpened<Vehicle>('vehicle')
+  const vehicle = owner.value
+  /** Shown once its vehicle is there too. */
+  const job = computed(() => (vehicle.value ? ofJob.value.value : null))
   const error = ref<string | null>(null)
   const filing = useFiling(subject)
   const { entries } = filing
@@ -44,26 +46,24 @@ function openJob(id: string) {
     error.value = null
     try {
       await journal.restored
-      const [found] = await Promise.all([api<WithEntries<Job>>(`/jobs/${id}`), person.load()])
-      const owner = await api<WithEntries<Vehicle>>(`/vehicles/${found.subject.vehicleId}`)
-      journal.take(subject, found.entries)
-      journal.take({ type: 'vehicle', id: owner.subject.id }, owner.entries)
-      vehicle.value = owner.subject
-      job.value = found.subject
+      const [found] = await Promise.all([ofJob.load(id), person.load()])
+      await owner.load(found.vehicleId)
     } catch (failure) {
       error.value = failure instanceof Error ? failure.message : String(failure)
     }
   }
-
-  /** Entries that another tablet has filed since. */
-  async function lookAgain(): Promise<void> {
-    if (!job.value || journal.away || document.visibilityState === 'hidden') return
-    const known = entries.value.filter((entry) => entry.sequence !== undefined)
-    const after = Math.max(0, ...known.map((entry) => entry.sequence!))
-    const newer = await api<Entry[]>(`/jobs/${id}/entries?after=${after}`).catch(() => [])
-    if (newer.length > 0) journal.take(subject, [...known, ...newer])
-  }
-  useIntervalFn(() => void lookAgain(), LOOK_AGAIN)
+  const company = useCompany(id, stage)
+  useFollowing(
+    () => (job.value ? `/jobs/${id}` : undefined),
+    [
+      { subject: () => subject, look: ofJob.look },
+      {
+        subject: () => (vehicle.value ? { type: 'vehicle', id: vehicle.value.id } : null),
+        look: owner.look,
+      },
+    ],
+    company.hear,
+  )
 
   void load()
   return {
@@ -83,6 +83,8 @@ function openJob(id: string) {
     proof,
     stops,
     load,
+    company,
+    fetchingOlder: ofJob.fetchingOlder,
     ...filing,
   }
 }

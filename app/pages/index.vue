@@ -1,26 +1,42 @@
 <script setup lang="ts">
-import { STAGES, startStage } from '~~/core/journal'
-import type { BenchJob } from '~~/contract'
+import { JOB_FILTERS, type BenchJob, type JobFilter } from '~~/contract'
+import { hasSecureContext } from '~/sync/tabs'
 
 const route = useRoute()
 const person = usePersonStore()
 const {
-  value: jobs,
-  loading,
-  error,
-  load,
+  loading: knowing,
+  error: unknown,
+  load: meet,
+  value: met,
 } = useLoaded(async () => {
   await person.load()
-  return api<BenchJob[]>('/jobs')
+  return true
 })
-const looks = useBenchLooks(jobs)
-const asking = computed(() => jobs.value !== null && (!person.current || 'who' in route.query))
 
-/** Where the job was left, so that opening it goes on there. */
-function stageOf(job: BenchJob) {
-  const kept = localStorage.getItem(`mellow-stage-${job.id}`)
-  return STAGES.find((stage) => stage === kept) ?? startStage(job.kind)
-}
+const typed = useQueryText('search')
+const search = useSearch(typed)
+const shown = useQueryText('show')
+const mine = useQueryText('mine')
+const filter = computed<JobFilter | ''>({
+  get: () => JOB_FILTERS.find((one) => one === shown.value) ?? '',
+  set: (one) => (shown.value = one),
+})
+const FILTERS = [
+  { id: '', name: 'All' },
+  { id: 'open', name: 'Open' },
+  { id: 'stopped', name: 'Stopped' },
+  { id: 'done', name: 'Done' },
+] as const
+const asked = computed(() => {
+  const own = mine.value && person.id ? `&person=${person.id}` : ''
+  return `/jobs?limit=40${filter.value && `&filter=${filter.value}`}${own}${search.value}`
+})
+const { items: jobs, next, loading, error, load, more } = usePages<BenchJob>(() => asked.value)
+const looks = useBenchLooks(jobs)
+const asking = computed(() => met.value && (!person.current || 'who' in route.query))
+const narrowed = computed(() => search.value !== '' || filter.value !== '' || mine.value !== '')
+
 const OUTCOME_LOOK = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust' } as const
 </script>
 
@@ -29,39 +45,58 @@ const OUTCOME_LOOK = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust
     <AppHeader title="Mellow Anchor" sub="the bench" />
     <TroubleBar />
     <main class="grow">
-      <LoadState :loading="loading" :error="error" @again="load" />
-      <WhoWorks v-if="asking" />
-      <div v-else-if="jobs" class="px-6 py-5 lg:pl-23">
+      <LoadState v-if="!met" :loading="knowing" :error="unknown" @again="meet" />
+      <WhoWorks v-else-if="asking" />
+      <div v-else class="px-6 py-5 lg:pl-23">
         <div class="flex flex-wrap items-center gap-3">
-          <h2 class="grow text-xl">{{ jobs.length ? 'On the bench' : 'Nothing on the bench' }}</h2>
+          <h2 class="grow text-xl">
+            {{ jobs?.length === 0 && !narrowed ? 'Nothing on the bench' : 'On the bench' }}
+          </h2>
           <NuxtLink to="/vehicles/new" class="quiet">New vehicle</NuxtLink>
           <NuxtLink to="/jobs/new" class="act">New job</NuxtLink>
         </div>
-        <p v-if="jobs.length === 0" class="mt-3 max-w-xl text-soft">
-          A job needs a vehicle. Start with the vehicle: its kind, its name and three tape readings,
-          under a minute.
+        <div v-if="jobs?.length || narrowed" class="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
+          <SearchField v-model="typed" label="Search by vehicle, plate, model or words of the job" />
+          <ChoiceRow v-model="filter" :choices="FILTERS" label="Which jobs" />
+          <OnOff :on="mine !== ''" @click="mine = mine ? '' : 'yes'">Mine</OnOff>
+        </div>
+        <LoadState v-if="!jobs" :loading="loading" :error="error" @again="load" />
+        <p v-else-if="jobs.length === 0" class="mt-4 max-w-xl text-soft" role="status">
+          {{
+            narrowed
+              ? 'No job fits all of that. Take a word away, or show all.'
+              : 'A job needs a vehicle. Start with the vehicle: its kind, its name and three tape readings, under a minute.'
+          }}
         </p>
-        <ol v-else class="mt-4 border-t border-hairline">
-          <li v-for="job in jobs" :key="job.id" class="border-b border-hairline">
-            <NuxtLink
-              :to="`/jobs/${job.id}/${stageOf(job)}`"
-              class="grid min-h-19 grid-cols-1 items-center gap-x-6 py-3 hover:bg-raised md:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_7.5rem_13rem] md:px-3"
-            >
-              <span class="min-w-0">
-                <span class="block text-[1.1rem] font-semibold">{{ job.vehicleName }}</span>
-                <span class="block text-soft">{{ JOB_KIND_WORDS[job.kind] }}: {{ job.title }}</span>
-              </span>
-              <BenchMove :step="job.step" :look="looks.get(job.id)" />
-              <span
-                class="font-semibold"
-                :class="job.outcome ? OUTCOME_LOOK[job.outcome] : 'text-soft'"
+        <template v-else>
+          <ol class="mt-4 border-t border-hairline" aria-label="Jobs, the last changed first">
+            <li v-for="job in jobs" :key="job.id" class="border-b border-hairline">
+              <NuxtLink
+                :to="`/jobs/${job.id}/${keptStage(job)}`"
+                class="grid min-h-19 grid-cols-1 items-center gap-x-6 py-3 hover:bg-raised md:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_7.5rem_13rem] md:px-3"
               >
-                {{ job.outcome ? OUTCOME_WORDS[job.outcome] : 'no verdict yet' }}
-              </span>
-              <span class="text-soft">{{ when(job.lastAt) }}, {{ job.lastBy }}</span>
-            </NuxtLink>
-          </li>
-        </ol>
+                <span class="min-w-0">
+                  <span class="block text-[1.1rem] font-semibold">{{ job.vehicleName }}</span>
+                  <span class="block text-soft">{{ JOB_KIND_WORDS[job.kind] }}: {{ job.title }}</span>
+                </span>
+                <BenchMove :step="job.step" :look="looks.get(job.id)" />
+                <span
+                  class="font-semibold"
+                  :class="job.outcome ? OUTCOME_LOOK[job.outcome] : 'text-soft'"
+                >
+                  {{ job.outcome ? OUTCOME_WORDS[job.outcome] : 'no verdict yet' }}
+                </span>
+                <span class="text-soft">{{ when(job.lastAt) }}, {{ job.lastBy }}</span>
+              </NuxtLink>
+            </li>
+          </ol>
+          <ListEnd :more="next !== null" :loading="loading" :error="error" @more="more" />
+        </template>
+        <p v-if="!hasSecureContext()" class="mt-6 max-w-3xl text-[0.95rem] text-soft">
+          This page came over plain http from another machine. What you enter is kept and sent as
+          always, but this browser allows no screen kept awake and no locks between its tabs. Serving
+          https (README) gives them back.
+        </p>
       </div>
     </main>
   </div>

@@ -1,64 +1,112 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowReactive } from 'vue'
+import { computed, ref, shallowReactive, shallowRef } from 'vue'
 import { validateEntry } from '#build/entry-validator.mjs'
-import { checkEntry, fieldProblems, type FieldProblem } from '~~/contract'
+import { brokenTexts, checkEntry, fieldProblems, type FieldProblem } from '~~/contract'
 import type { Entry, Kind, Payloads, Subject } from '~~/core/journal'
 import { api, ApiError } from '~/composables/useApi'
 import { newId } from '~/composables/useIds'
-import { allWaiting, keepWaiting, noLongerWaiting } from '~/queue/waiting'
+import { KnownEntries } from '~/sync/known'
+import { EntryQueue, type Queued } from '~/sync/queue'
+import { answerOf, Sender, type Answer } from '~/sync/sender'
+import { betweenTabs } from '~/sync/tabs'
 
-/** An entry that the server refused for good, and why; shown until it is dealt with. */
-export interface Refused {
+/** An entry that was set aside, and why; shown until it is dealt with. */
+export interface SetAside {
   entry: Entry
   detail: string
 }
 
 const key = ({ type, id }: Subject) => `${type}:${id}`
-const SOON = 1500
-const LATEST = 20_000
+const pathOf = ({ type, id }: Subject) => `/${type}s/${id}/entries`
 
 /**
  * Entries of every subject that was opened, and those that wait to be sent. An entry is kept in the browser's own
  * database before it is shown as filed, and leaves it only when the server has confirmed it.
  */
 export const useJournalStore = defineStore('journal', () => {
-  const bySubject = shallowReactive(new Map<string, Entry[]>())
-  const waiting = ref<Entry[]>([])
-  const refused = ref<Refused[]>([])
+  const queue = new EntryQueue()
+  const known = new Map<string, KnownEntries>()
+  /** Raised with each change of a subject's known entries. */
+  const versions = shallowReactive(new Map<string, number>())
+  const queued = shallowRef<Queued[]>([])
+  const waiting = computed(() => queued.value.filter(({ aside }) => !aside).map(({ entry }) => entry))
+  const refused = computed<SetAside[]>(() =>
+    queued.value.flatMap(({ aside, entry }) => (aside ? [{ entry, detail: aside.detail }] : [])),
+  )
   const away = ref(false)
+  /** Why something waits although the server answers. */
+  const held = ref('')
+  /** False where this browser could not keep an entry: then it lasts only as long as the page. */
+  const kept = ref(true)
+  const tabs = betweenTabs({ queue: () => void refresh(), confirmed: (entry) => learn([entry]) })
+  const sender = new Sender({
+    queue,
+    post,
+    alone: tabs.alone,
+    changed: async () => {
+      await refresh()
+      tabs.tell({ news: 'queue' })
+    },
+    confirmed: (entry) => {
+      learn([entry])
+      tabs.tell({ news: 'confirmed', entry })
+    },
+    state: (now) => {
+      away.value = now.away
+      held.value = now.detail
+    },
+  })
   const restored = restore()
-  let pause = SOON
-  let timer: ReturnType<typeof setTimeout> | undefined
-  let sending: Promise<void> | undefined
 
+  /** What an earlier page has left; what the server only failed on is sent once more. */
   async function restore(): Promise<void> {
-    for (const entry of await allWaiting()) {
-      add(entry)
-      waiting.value.push(entry)
-    }
+    for (const { entry, aside } of await queue.all())
+      if (aside?.again) await queue.change(entry.id, { aside: null })
+    await refresh()
     if (waiting.value.length > 0) void send()
   }
-
-  const entriesOf = (subject: Subject) => computed(() => bySubject.get(key(subject)) ?? [])
-
-  /** Entries from the server, and this browser's own that it does not have yet. */
-  function take(subject: Subject, entries: Entry[]): void {
-    const there = new Set(entries.map((entry) => entry.id))
-    const own = waiting.value.filter(
-      (entry) => key(entry.subject) === key(subject) && !there.has(entry.id),
-    )
-    bySubject.set(key(subject), [...entries, ...own])
+  async function refresh(): Promise<void> {
+    queued.value = await queue.all()
+    kept.value = queue.kept
   }
 
-  function add(entry: Entry): void {
-    const list = bySubject.get(key(entry.subject)) ?? []
-    const rest = list.filter((known) => known.id !== entry.id)
-    bySubject.set(key(entry.subject), [...rest, entry])
+  function knownOf(subject: Subject): KnownEntries {
+    const of = key(subject)
+    let entries = known.get(of)
+    if (!entries) known.set(of, (entries = new KnownEntries()))
+    return entries
   }
+  function touch(subject: Subject): void {
+    versions.set(key(subject), (versions.get(key(subject)) ?? 0) + 1)
+  }
+
+  /** Entries of a subject as this browser knows them: the server's, then those that wait. */
+  const entriesOf = (subject: Subject) =>
+    computed(() => {
+      void versions.get(key(subject))
+      const there = knownOf(subject)
+      const own = waiting.value.filter(
+        (entry) => key(entry.subject) === key(subject) && !there.has(entry.id),
+      )
+      return own.length > 0 ? [...there.entries, ...own] : [...there.entries]
+    })
+
+  /** Entries from the server; `upTo`: nothing is missing up to there but what is fetched behind. */
+  function take(subject: Subject, entries: readonly Entry[], upTo = 0): void {
+    if (knownOf(subject).take(entries, upTo)) touch(subject)
+  }
+  /** Entries of whatever subject, as they come one by one. */
+  function learn(entries: readonly Entry[]): void {
+    for (const entry of entries) take(entry.subject, [entry])
+  }
+  const upTo = (subject: Subject): number => knownOf(subject).upTo
+  const hasGap = (subject: Subject): boolean => knownOf(subject).hasGap
 
   /** What is wrong with an entry before it is filed; nothing where it may be. */
   function check(entry: Entry): FieldProblem[] {
-    return validateEntry(entry) ? checkEntry(entry) : fieldProblems(validateEntry.errors)
+    if (!validateEntry(entry)) return fieldProblems(validateEntry.errors)
+    const broken = brokenTexts(entry.payload, '/payload')
+    return broken.length > 0 ? broken : checkEntry(entry)
   }
 
   /** Files an entry: checked, kept here, shown, sent. */
@@ -72,49 +120,34 @@ export const useJournalStore = defineStore('journal', () => {
     const entry = makeEntry(subject, by, kind, payload, acts)
     const problem = check(entry)[0]
     if (problem) throw new Error(`${problem.path.split('/').at(-1)} ${problem.message}`)
-    await keepWaiting(entry)
-    add(entry)
-    waiting.value.push(entry)
+    await queue.add(entry)
+    await refresh()
+    tabs.tell({ news: 'queue' })
     void send()
     return entry
   }
 
-  /** Sends what waits, one by one and in order. An answer that is lost is asked for again: the id makes that harmless. */
-  function send(): Promise<void> {
-    sending ??= sendAll().finally(() => (sending = undefined))
-    return sending
-  }
-
-  async function sendAll(): Promise<void> {
-    clearTimeout(timer)
-    while (waiting.value.length > 0) {
-      const entry = waiting.value[0]!
-      const { type, id } = entry.subject
-      try {
-        add(await api<Entry>(`/${type}s/${id}/entries`, entry))
-        away.value = false
-        pause = SOON
-      } catch (error) {
-        if (!(error instanceof ApiError) || error.away) {
-          away.value = true
-          timer = setTimeout(() => void send(), pause)
-          pause = Math.min(2 * pause, LATEST)
-          return
-        }
-        refused.value.push({ entry, detail: error.message })
-        drop(entry)
-      }
-      waiting.value.shift()
-      await noLongerWaiting(entry.id)
+  async function post(entry: Entry): Promise<Answer> {
+    try {
+      return answerOf(entry, 200, await api<unknown>(pathOf(entry.subject), entry), '')
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error
+      return answerOf(entry, error.status, null, error.message)
     }
   }
+  const send = (): Promise<void> => sender.send()
 
-  function drop(entry: Entry): void {
-    const list = bySubject.get(key(entry.subject)) ?? []
-    bySubject.set(
-      key(entry.subject),
-      list.filter((known) => known.id !== entry.id),
-    )
+  /** An entry that was set aside goes back into the queue, as it is. */
+  async function sendAgain(id: string): Promise<void> {
+    await queue.change(id, { aside: null, tries: 0 })
+    await refresh()
+    await send()
+  }
+  /** An entry that was set aside is given up, by somebody who has read it. */
+  async function giveUp(id: string): Promise<void> {
+    await queue.remove(id)
+    await refresh()
+    tabs.tell({ news: 'queue' })
   }
 
   if (import.meta.client) {
@@ -123,9 +156,30 @@ export const useJournalStore = defineStore('journal', () => {
     document.addEventListener('visibilitychange', () => {
       if (document.visibilityState === 'visible' && waiting.value.length > 0) void send()
     })
+    // What is kept in this page alone would go with it.
+    addEventListener('beforeunload', (event) => {
+      if (!queue.kept) event.preventDefault()
+    })
   }
 
-  return { waiting, refused, away, restored, entriesOf, take, check, file, send }
+  return {
+    waiting,
+    refused,
+    away,
+    held,
+    kept,
+    restored,
+    entriesOf,
+    take,
+    learn,
+    upTo,
+    hasGap,
+    check,
+    file,
+    send,
+    sendAgain,
+    giveUp,
+  }
 })
 
 export function makeEntry<K extends Kind>(

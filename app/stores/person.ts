@@ -1,7 +1,7 @@
 import { useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import type { Person } from '~~/contract'
+import type { Page, Person } from '~~/contract'
 import type { UnitSystem } from '~~/core/quantity'
 
 /** Who works here, and who is at this device. Picking a name is no sign-in. */
@@ -15,7 +15,14 @@ export const usePersonStore = defineStore('person', () => {
   const units = computed<UnitSystem>(() => known.value[id.value] ?? current.value?.units ?? 'metric')
 
   async function load(): Promise<void> {
-    people.value = await api<Person[]>('/people')
+    const all: Person[] = []
+    for (let after = ''; ;) {
+      const page = await api<Page<Person>>(`/people?limit=200${after}`)
+      all.push(...page.items)
+      if (page.next === null) break
+      after = `&after=${page.next}`
+    }
+    people.value = all
     known.value = Object.fromEntries(people.value.map((person) => [person.id, person.units]))
   }
   async function add(name: string): Promise<void> {

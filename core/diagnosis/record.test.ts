@@ -1,12 +1,34 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { evidenceWith } from '../../tests/arbitrary/evidence'
 import { fromArchetype } from '../installation'
 import { diagnose } from './diagnose'
 import { FAULT_IDS, FAULTS, faultKind } from './faults'
 import { knowledgeOf } from './knowledge'
-import { priorsFrom, STRENGTH } from './record'
+import { priorsFrom, STRENGTH, type ShopRecord } from './record'
+
+/** Names that every object has already, among ordinary ones. */
+const anyName = fc.oneof(
+  fc.constantFrom('__proto__', 'constructor', 'toString', 'valueOf', 'hasOwnProperty', ''),
+  fc.string(),
+)
 
 describe('the shop’s record', () => {
+  it('reads a model called anything as that model, and every other one as unknown', () => {
+    fc.assert(
+      fc.property(fc.uniqueArray(anyName, { minLength: 1, maxLength: 6 }), anyName, (models, asked) => {
+        const record = JSON.parse(
+          `{${models.map((name) => `${JSON.stringify(name)}:{"jobs":8,"confirmed":{"slaveLeak":2}}`).join()}}`,
+        ) as ShopRecord
+        const { moved, jobs } = priorsFrom(record, asked)
+        expect(jobs).toBe(8 * models.length)
+        const { confirmed } = moved.find(({ fault }) => fault === 'slaveLeak')!
+        expect(confirmed).toEqual({ model: models.includes(asked) ? 2 : 0, all: 2 * models.length })
+        expect(({} as Record<string, unknown>).jobs).toBeUndefined()
+      }),
+    )
+  })
+
   it('with no jobs leaves every chance as the table has it', () => {
     const { priors, moved, jobs } = priorsFrom({}, 'Tern')
     expect(jobs).toBe(0)

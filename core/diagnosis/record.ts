@@ -37,7 +37,8 @@ export function priorsFrom(
   record: ShopRecord,
   model: string,
 ): { priors: Priors; moved: Moved[]; jobs: number } {
-  const own: ModelRecord = record[model] ?? { jobs: 0, confirmed: {} }
+  // A model may be called what every object has: only the record's own names count.
+  const own: ModelRecord = Object.hasOwn(record, model) ? record[model]! : { jobs: 0, confirmed: {} }
   const others = Object.entries(record).filter(([name]) => name !== model)
   const otherJobs = others.reduce((sum, [, { jobs }]) => sum + jobs, 0)
   const priors: Priors = {}

@@ -17,7 +17,10 @@ export interface Timeline {
   withdrawn: ReadonlySet<string>
 }
 
-/** Sequence order; what is not yet sent comes last, in the order in which it was made. */
+/**
+ * Sequence order; what is not yet sent comes last, in the order in which it was given. Ids say nothing of that order: a
+ * clock may have been put back between two of them.
+ */
 function inOrder(entries: readonly Entry[]): Entry[] {
   const once = new Map<string, Entry>()
   for (const entry of entries) {
@@ -26,9 +29,7 @@ function inOrder(entries: readonly Entry[]): Entry[] {
     if (!known || known.sequence === undefined) once.set(entry.id, entry)
   }
   const place = (entry: Entry) => entry.sequence ?? Infinity
-  return [...once.values()].sort((a, b) =>
-    place(a) === place(b) ? (a.id < b.id ? -1 : 1) : place(a) - place(b),
-  )
+  return [...once.values()].sort((a, b) => (place(a) === place(b) ? 0 : place(a) - place(b)))
 }
 
 /**

@@ -7,6 +7,7 @@ import type { Entry } from './entry'
 import { conditionsOf, evidenceOf } from './evidence'
 import { calibrationFrom, fold, installationFrom } from './fold'
 import { phaseAt, startStage } from './stages'
+import { understood } from './understood'
 
 const id = (n: number) => ulidOf(1000 + n)
 
@@ -120,6 +121,15 @@ describe('corrections', () => {
     expect(held).toMatchObject({ sent: false, payload: { value: 30 } })
     const both = fold([waiting, { ...waiting, sequence: 2 }, first])
     expect(both.readings.asFound.freeTravel).toMatchObject({ sent: true, payload: { value: 30 } })
+  })
+})
+
+describe('what waits to be sent', () => {
+  it('keeps the order in which it was made, though the clock was put back before the undo', () => {
+    const made = entry(60, 'note', { words: 'x' }, { sequence: undefined })
+    const undo = entry(2, 'withdrawal', {}, { sequence: undefined, withdraws: made.id })
+    expect(undo.id < made.id).toBe(true)
+    expect(fold([made, undo]).notes).toEqual([])
   })
 })
 
@@ -290,5 +300,27 @@ describe('the search in a job’s state', () => {
     expect(sought(...list).takenOver.forkCracked!.payload.reason).toBe('Towed, not driven')
     const back = entry(3, 'withdrawal', {}, { withdraws: list[0]!.id })
     expect(sought(...list, back).cause).toBeNull()
+  })
+})
+
+describe('an entry of a newer version', () => {
+  const strange = [
+    entry(2, 'finding', { finding: 'tubeTurns' as never, state: 'present', phase: 'asFound' }),
+    entry(3, 'measurement', { reading: 'moonPhase' as never, value: 3, phase: 'asFound' }),
+    entry(4, 'workPlan' as never, { packages: [] } as never),
+    entry(5, 'complaint', { complaint: 'toString' as never }),
+    entry(6, 'cause', { faults: ['gremlin' as never] }),
+    entry(7, 'constructor' as never, {} as never),
+  ]
+
+  it('is kept in the history and changes no figure of this one', () => {
+    const plain = [entry(1, 'complaint', { complaint: 'soft' })]
+    const { history, ...state } = fold([...plain, ...strange])
+    const { history: before, ...without } = fold(plain)
+    expect(state).toEqual(without)
+    expect(history.map(({ origin }) => origin.sequence)).toEqual([1, 2, 3, 4, 5, 6, 7])
+    expect(before).toHaveLength(1)
+    expect(strange.some((one) => understood(one))).toBe(false)
+    expect(understood(plain[0]!)).toBe(true)
   })
 })

@@ -3,6 +3,7 @@ import type { ComplaintId, FindingId, Need, ReadingName } from '../diagnosis'
 import type { PedalReadings } from '../estimate'
 import { withMeasured, withRoute, type Installation } from '../installation'
 import { timeline, type Standing } from './effective'
+import { understood } from './understood'
 import type {
   BleedCycle,
   Cause,
@@ -104,7 +105,7 @@ export function fold(entries: readonly Entry[]): JobState {
     history: standing,
     withdrawn,
   }
-  for (const stands of standing) take(state, stands)
+  for (const stands of standing) if (understood(stands.holds)) take(state, stands)
   return state
 }
 

@@ -1,5 +1,7 @@
 /** Entries of a job or a vehicle, what of them stands, and the fold that turns them into the present state. */
 export * from './entry'
+export { understood } from './understood'
+export { bearing } from './bearing'
 export { timeline, type Standing, type Timeline } from './effective'
 export {
   calibrationFrom,

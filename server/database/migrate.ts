@@ -3,6 +3,7 @@ import type { Database } from './database'
 import { firstTables } from './migrations/0001-first-tables'
 import { unitsOfPeople } from './migrations/0002-units-of-people'
 import { theShop } from './migrations/0003-the-shop'
+import { keptWithTheJob } from './migrations/0004-kept-with-the-job'
 
 /** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
 export interface Migration {
@@ -11,7 +12,7 @@ export interface Migration {
   down: string[]
 }
 
-const MIGRATIONS: readonly Migration[] = [firstTables, unitsOfPeople, theShop]
+const MIGRATIONS: readonly Migration[] = [firstTables, unitsOfPeople, theShop, keptWithTheJob]
 export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
 
 export function migrator({ sequelize }: Database) {

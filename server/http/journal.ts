@@ -1,6 +1,7 @@
 import { EntriesQuery, IdPath, NewEntrySchema } from '../../contract'
 import type { Subject } from '../../core/journal'
-import { appendEntry, readEntries } from '../services/entries'
+import { appendEntry } from '../services/append-queue'
+import { listEntries } from '../services/entries'
 import { checker } from '../services/validate'
 import { route } from './route'
 
@@ -11,7 +12,7 @@ const checkEntry = checker(NewEntrySchema)
 /** The two routes of a subject's journal. */
 export const entriesOf = (type: Subject['type']) =>
   route(({ database, params, query }) =>
-    readEntries(database, { type, id: checkPath(params).id }, checkQuery(query)),
+    listEntries(database, { type, id: checkPath(params).id }, checkQuery(query)),
   )
 
 export const appendTo = (type: Subject['type']) =>

@@ -9,17 +9,23 @@ import {
 import pino from 'pino'
 import { currentDatabase } from '../database/current'
 import type { Database } from '../database/database'
+import { readJson } from './body'
 import { problemOf } from './problem'
-import { Refusal } from '../services/refusal'
 
 const log = pino(
-  { name: 'mellow-anchor', level: process.env.MELLOW_LOG ?? 'info' },
+  {
+    name: 'mellow-anchor',
+    level: process.env.MELLOW_LOG ?? 'info',
+    // An error as it is logged has its stack and what caused it.
+    serializers: { err: pino.stdSerializers.errWithCause },
+  },
   pino.destination(2),
 )
 
 /** What a route gets to work with. */
 export interface Request {
   database: Database
+  event: H3Event
   query: unknown
   params: unknown
   body: () => Promise<unknown>
@@ -32,9 +38,11 @@ export interface Request {
 export function route(work: (request: Request) => Promise<unknown>) {
   return defineEventHandler(async (event) => {
     setResponseHeader(event, 'cache-control', 'no-store')
+    setResponseHeader(event, 'cross-origin-resource-policy', 'same-origin')
     try {
       return await work({
         database: currentDatabase(),
+        event,
         query: getQuery(event),
         params: getRouterParams(event),
         body: () => readJson(event),
@@ -43,35 +51,10 @@ export function route(work: (request: Request) => Promise<unknown>) {
       })
     } catch (error) {
       const problem = problemOf(error)
-      if (problem.status >= 500) log.error({ error, path: event.path }, problem.title)
+      if (problem.status >= 500) log.error({ err: error, path: event.path }, problem.title)
       setResponseStatus(event, problem.status)
       setResponseHeader(event, 'content-type', 'application/problem+json')
       return JSON.stringify(problem)
     }
   })
-}
-
-/** A job's first entries fit many times over. */
-const MOST_BYTES = 256 * 1024
-
-/** The body as JSON, bounded while it is read so that a body of unstated length is bounded too. */
-async function readJson(event: H3Event): Promise<unknown> {
-  const { req } = event.node
-  if (!/^application\/json\b/.test(req.headers['content-type'] ?? ''))
-    throw new Refusal(415, 'not-json', 'Send application/json')
-  const chunks: Buffer[] = []
-  let size = 0
-  for await (const chunk of req as AsyncIterable<Buffer>) {
-    size += chunk.length
-    if (size > MOST_BYTES) {
-      setResponseHeader(event, 'connection', 'close')
-      throw new Refusal(413, 'too-large', `A body holds at most ${MOST_BYTES / 1024} KiB`)
-    }
-    chunks.push(chunk)
-  }
-  try {
-    return JSON.parse(Buffer.concat(chunks).toString('utf8'))
-  } catch {
-    throw new Refusal(400, 'no-json', 'The body is not readable as JSON')
-  }
 }

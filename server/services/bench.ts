@@ -1,68 +1,88 @@
-import { Op } from 'sequelize'
-import type { BenchJob, ListQueryValues } from '../../contract'
-import { fold, installationFrom, type Entry, type Kind } from '../../core/journal'
-import { nextStep, openStops } from '../../core/proof'
+import { QueryTypes } from 'sequelize'
+import type { BenchJob, JobsQueryValues, Page } from '../../contract'
+import type { JobKind, Outcome } from '../../core/journal'
+import type { NextStep } from '../../core/proof'
 import type { Database } from '../database/database'
-import { shownEntry } from './entries'
-import { shownJob } from './jobs'
+import { asColumn, matching, pageOf, pastCursor, whereOf } from './paging'
+import { refreshJobs, refreshStale } from './standing'
 
-/** What an installation is folded from; the rest of a vehicle's history says nothing of its jobs. */
-const OF_INSTALLATION: readonly Kind[] = ['installation', 'parameter', 'route', 'withdrawal']
-
-/** Jobs, newest first, each with what its entries add up to: the verdict that stands and what would bring it on. */
-export async function listJobs(
-  database: Database,
-  { limit = 100, before, vehicle }: ListQueryValues = {},
-): Promise<BenchJob[]> {
-  const { Job, Vehicle, Person } = database.models
-  const jobs = await Job.findAll({
-    where: {
-      ...(before && { id: { [Op.lt]: before } }),
-      ...(vehicle && { vehicleId: vehicle }),
-    },
-    order: [['id', 'DESC']],
-    limit,
-  })
-  const vehicleIds = [...new Set(jobs.map(({ vehicleId }) => vehicleId))]
-  const [entries, ofVehicles, vehicles, people] = await Promise.all([
-    entriesBy(database, 'jobId', { jobId: jobs.map(({ id }) => id) }),
-    entriesBy(database, 'vehicleId', { vehicleId: vehicleIds, kind: OF_INSTALLATION }),
-    Vehicle.findAll({ where: { id: vehicleIds }, attributes: ['id', 'name'] }),
-    Person.findAll({ attributes: ['id', 'name'] }),
-  ])
-  const nameOf = new Map([...vehicles, ...people].map(({ id, name }) => [id, name]))
-  return jobs.map((row) => {
-    const own = entries.get(row.id)!
-    const newest = own.at(-1)!
-    const state = fold(own)
-    const installation = installationFrom(own, installationFrom(ofVehicles.get(row.vehicleId) ?? []))
-    return {
-      ...shownJob(row),
-      vehicleName: nameOf.get(row.vehicleId)!,
-      lastAt: newest.at,
-      lastBy: nameOf.get(newest.by)!,
-      outcome: state.verdict?.payload.outcome ?? null,
-      step: nextStep(state, openStops(state, installation?.circuit.master.portClosure)),
-    }
-  })
+/** A row as the one SELECT gives it. */
+interface Row {
+  id: string
+  vehicleId: string
+  title: string
+  kind: JobKind
+  createdAt: Date
+  lastSequence: number
+  vehicleName: string
+  lastAt: Date
+  lastBy: string | null
+  outcome: Outcome | null
+  step: NextStep | string | null
+  fresh: number
+  changes: number
 }
 
-/** Entries by their subject, each in sequence order. */
-async function entriesBy(
-  { models }: Database,
-  subject: 'jobId' | 'vehicleId',
-  where: { jobId?: string[]; vehicleId?: string[]; kind?: readonly Kind[] },
-): Promise<Map<string, Entry[]>> {
-  const rows = await models.Entry.findAll({
-    where: { ...where, ...(where.kind && { kind: [...where.kind] }) },
-    order: [['sequence', 'ASC']],
-    raw: true,
-  })
-  const bySubject = new Map<string, Entry[]>()
-  for (const row of rows) {
-    const list = bySubject.get(row[subject]!) ?? []
-    list.push(shownEntry(row))
-    bySubject.set(row[subject]!, list)
+const COLUMNS = `j.id, j.vehicleId, j.title, j.kind, j.createdAt, j.lastSequence, j.changedAt AS lastAt, j.outcome, j.step,
+  j.fresh, j.changes, v.name AS vehicleName, p.name AS lastBy`
+const FROM = `FROM jobs j JOIN vehicles v ON v.id = j.vehicleId LEFT JOIN people p ON p.id = j.changedById`
+
+const ORDER = {
+  changed: { by: ['j.changedAt', 'j.id'], of: (row: Row) => [asColumn(row.lastAt), row.id] },
+  opened: { by: ['j.id'], of: (row: Row) => [row.id] },
+} as const
+const STANDINGS = { open: ['open', 'stopped'], stopped: ['stopped'], done: ['done'] } as const
+
+/** What a page of jobs is asked for with: the statement and what fills its places. */
+export function jobsStatement(query: JobsQueryValues): {
+  sql: string
+  replacements: unknown[]
+  limit: number
+} {
+  const { limit = 50, after, vehicle, filter, person, search, sort = 'changed' } = query
+  const order = ORDER[sort]
+  const where = matching(search, ['v.name', 'v.plate', 'v.model', 'j.title'])
+  if (vehicle) where.push({ sql: 'j.vehicleId = ?', values: [vehicle] })
+  if (filter) where.push({ sql: 'j.standing IN (?)', values: [[...STANDINGS[filter]]] })
+  if (person)
+    where.push({
+      sql: 'EXISTS (SELECT 1 FROM entries e WHERE e.jobId = j.id AND e.byId = ?)',
+      values: [person],
+    })
+  if (after) where.push(pastCursor(after, order.by, 'DESC'))
+  return {
+    sql: `SELECT ${COLUMNS} ${FROM} ${whereOf(where)}
+      ORDER BY ${order.by.map((column) => `${column} DESC`).join(', ')} LIMIT ?`,
+    replacements: [...where.flatMap(({ values }) => values), limit + 1],
+    limit,
   }
-  return bySubject
+}
+
+/** Jobs, the last changed first unless asked otherwise, each with what its entries add up to. */
+export async function listJobs(
+  database: Database,
+  query: JobsQueryValues = {},
+): Promise<Page<BenchJob>> {
+  const { sql, replacements, limit } = jobsStatement(query)
+  const select = () => database.sequelize.query<Row>(sql, { replacements, type: QueryTypes.SELECT })
+  // A filter reads what is kept: what was filed a moment ago must be in it.
+  if (query.filter) await refreshStale(database)
+  let rows = await select()
+  const stale = rows.filter(({ fresh }) => !fresh)
+  if (stale.length > 0) {
+    await refreshJobs(database, stale)
+    rows = await select()
+  }
+  return pageOf(rows, limit, ORDER[query.sort ?? 'changed'].of, shownRow)
+}
+
+function shownRow({ fresh: _, changes: __, step, lastAt, createdAt, lastBy, ...row }: Row): BenchJob {
+  return {
+    ...row,
+    createdAt: createdAt.toISOString(),
+    lastAt: lastAt.toISOString(),
+    lastBy: lastBy ?? '',
+    // Filed into between the two looks: the next look has it.
+    step: step === null ? { to: 'look' } : typeof step === 'string' ? JSON.parse(step) : step,
+  }
 }

@@ -2,7 +2,10 @@ import type { Job, NewJobBody, WithEntries } from '../../contract'
 import type { Goal } from '../../core/journal'
 import type { Database } from '../database/database'
 import type { JobRow } from '../database/models'
-import { appendWithin, readEntries } from './entries'
+import { inTransaction } from '../database/transaction'
+import { committed } from '../live/news'
+import { appendFirst } from './append'
+import { opened } from './open'
 import { notFound, Refusal } from './refusal'
 
 export const shownJob = (row: JobRow): Job => ({
@@ -25,7 +28,8 @@ export async function addJob(
       { path: '/entries', message: 'must hold a goal entry' },
     ])
   const kind = (goal.payload as Goal).jobKind
-  return database.sequelize.transaction(async (transaction) => {
+  const subject = { type: 'job', id } as const
+  const done = await inTransaction(database, async (transaction) => {
     const { Job: jobs, Vehicle: vehicles } = database.models
     if (!(await vehicles.findByPk(vehicleId, { transaction })))
       throw new Refusal(422, 'no-vehicle', 'There is no such vehicle', [
@@ -36,15 +40,29 @@ export async function addJob(
       throw new Refusal(409, 'taken', 'Another job has this id')
     const row =
       known ?? (await jobs.create({ id, vehicleId, title: title.trim(), kind }, { transaction }))
-    const subject = { type: 'job', id } as const
-    for (const entry of entries) await appendWithin(database, subject, entry, transaction)
+    await appendFirst(database, subject, entries, transaction)
     await row.reload({ transaction })
     return { job: shownJob(row), created: !known }
   })
+  committed('entries')
+  return done
 }
 
-export async function readJob(database: Database, id: string): Promise<WithEntries<Job>> {
-  const row = await database.models.Job.findByPk(id)
+/**
+ * A job's row, without its entries.
+ * @throws Refusal 404 where there is none
+ */
+export async function readJobRow({ models }: Database, id: string): Promise<Job> {
+  const row = await models.Job.findByPk(id)
   if (!row) throw notFound('job')
-  return { subject: shownJob(row), entries: await readEntries(database, { type: 'job', id }) }
+  return shownJob(row)
+}
+
+/** @param entries all of them, or those that bear its state */
+export async function readJob(
+  database: Database,
+  id: string,
+  entries: 'all' | 'state' = 'all',
+): Promise<WithEntries<Job>> {
+  return opened(database, { type: 'job', id }, await readJobRow(database, id), entries)
 }

@@ -1,21 +1,35 @@
-import type { NewPersonBody, Person, PersonSettingsBody } from '../../contract'
+import { QueryTypes } from 'sequelize'
+import type { NewPersonBody, Page, PeopleQueryValues, Person, PersonSettingsBody } from '../../contract'
 import type { Database } from '../database/database'
 import type { PersonRow } from '../database/models'
+import { inTransaction } from '../database/transaction'
+import { matching, pageOf, pastCursor, whereOf } from './paging'
 import { notFound, Refusal } from './refusal'
 
 const shownPerson = ({ id, name, units }: PersonRow): Person => ({ id, name, units })
 
-export async function listPeople({ models }: Database): Promise<Person[]> {
-  const rows = await models.Person.findAll({ order: [['name', 'ASC']], limit: 500 })
-  return rows.map(shownPerson)
+/** People by name. */
+export async function listPeople(
+  { sequelize }: Database,
+  { limit = 200, after, search }: PeopleQueryValues = {},
+): Promise<Page<Person>> {
+  const where = matching(search, ['name'])
+  if (after) where.push(pastCursor(after, ['name', 'id'], 'ASC'))
+  const rows = await sequelize.query<PersonRow>(
+    `SELECT * FROM people ${whereOf(where)}
+      ORDER BY name, id LIMIT ?`,
+    { replacements: [...where.flatMap(({ values }) => values), limit + 1], type: QueryTypes.SELECT },
+  )
+  return pageOf(rows, limit, ({ name, id }) => [name, id], shownPerson)
 }
 
 /** Adds a person; the same id and name again changes nothing. */
 export async function addPerson(
-  { models, sequelize }: Database,
+  database: Database,
   { id, name }: NewPersonBody,
 ): Promise<{ person: Person; created: boolean }> {
-  return sequelize.transaction(async (transaction) => {
+  const { models } = database
+  return inTransaction(database, async (transaction) => {
     const wanted = name.trim()
     const known = await models.Person.findByPk(id, { transaction })
     if (known?.name === wanted) return { person: shownPerson(known), created: false }

@@ -1,12 +1,18 @@
 import { QueryTypes } from 'sequelize'
 import type { Shop, ShopSettingsBody } from '../../contract'
-import { SHOP_COSTS, USUAL_SCHOOL, type ShopRecord } from '../../core/diagnosis'
-import { fold, type Entry } from '../../core/journal'
+import {
+  SHOP_COSTS,
+  USUAL_SCHOOL,
+  type FaultId,
+  type ModelRecord,
+  type ShopRecord,
+} from '../../core/diagnosis'
 import type { Database } from '../database/database'
-import type { EntryRow } from '../database/models'
-import { shownEntry } from './entries'
+import { refreshStale } from './standing'
 
 const ONLY = 1
+/** Before any job was closed. */
+const FIRST_DAY = new Date('1970-01-01T00:00:00.000Z')
 const usual = (): ShopSettingsBody => ({
   ...SHOP_COSTS,
   school: { ...USUAL_SCHOOL },
@@ -33,38 +39,27 @@ export async function setShop(database: Database, settings: ShopSettingsBody): P
   return readShop(database)
 }
 
-type Closed = EntryRow & { model: string | null }
-
 /**
- * Confirmed causes of closed jobs by vehicle model: a job is closed once its verdict stands as passed.
+ * Confirmed causes of closed jobs by vehicle model. What a job was is kept with it once its verdict stands as passed, and
+ * goes from there when either is taken back.
  * @param since jobs that were closed before this are left out; null for none.
  */
-async function recordOf({ sequelize }: Database, since: string | null): Promise<ShopRecord> {
-  const rows = await sequelize.query<Closed>(
-    `SELECT e.id, e.jobId, e.vehicleId, e.sequence, e.kind, e.at, e.byId, e.payload, e.corrects, e.withdraws,
-            v.model
-       FROM entries e
-       JOIN jobs j ON j.id = e.jobId
-       JOIN vehicles v ON v.id = j.vehicleId
-      WHERE e.jobId IN (SELECT c.jobId FROM entries c WHERE c.kind = 'cause')
-        AND e.kind IN ('cause', 'verdict', 'withdrawal')
-      ORDER BY e.jobId, e.sequence`,
-    { type: QueryTypes.SELECT },
+async function recordOf(database: Database, since: string | null): Promise<ShopRecord> {
+  await refreshStale(database)
+  const rows = await database.sequelize.query<{ model: string | null; causes: unknown; jobs: number }>(
+    `SELECT v.model COLLATE utf8mb4_bin AS model, j.causes, COUNT(*) AS jobs
+       FROM jobs j JOIN vehicles v ON v.id = j.vehicleId
+      WHERE j.closedAt >= ?
+      GROUP BY 1, j.causes`,
+    { replacements: [since === null ? FIRST_DAY : new Date(since)], type: QueryTypes.SELECT },
   )
-  const jobs = new Map<string, { model: string; entries: Entry[] }>()
-  for (const row of rows) {
-    const job = jobs.get(row.jobId!) ?? { model: row.model ?? '', entries: [] }
-    job.entries.push(shownEntry(row))
-    jobs.set(row.jobId!, job)
-  }
-  const record: Record<string, { jobs: number; confirmed: Record<string, number> }> = {}
-  for (const { model, entries } of jobs.values()) {
-    const { cause, verdict } = fold(entries)
-    if (!cause || verdict?.payload.outcome !== 'pass') continue
-    if (since !== null && verdict.at < since) continue
-    const own = (record[model] ??= { jobs: 0, confirmed: {} })
-    own.jobs++
-    for (const fault of cause.payload.faults) own.confirmed[fault] = (own.confirmed[fault] ?? 0) + 1
+  // A model may be called anything, `__proto__` too: an object without a prototype holds only what is put into it.
+  const record = Object.create(null) as Record<string, ModelRecord>
+  for (const { model, causes, jobs } of rows) {
+    const own = (record[model ?? ''] ??= { jobs: 0, confirmed: {} })
+    own.jobs += Number(jobs)
+    const faults = (typeof causes === 'string' ? JSON.parse(causes) : causes) as FaultId[]
+    for (const fault of faults) own.confirmed[fault] = (own.confirmed[fault] ?? 0) + Number(jobs)
   }
   return record
 }

@@ -1,7 +1,7 @@
 import { Ajv, type ValidateFunction } from 'ajv'
 import addFormats from 'ajv-formats'
 import type { Static, TSchema } from '@sinclair/typebox'
-import { fieldProblems } from '../../contract'
+import { brokenTexts, fieldProblems, type FieldProblem } from '../../contract'
 import { Refusal } from './refusal'
 
 const options = { allErrors: true, discriminator: true } as const
@@ -14,10 +14,16 @@ for (const ajv of [exact, fromText]) addFormats.default(ajv)
 export function checker<T extends TSchema>(schema: T, from: 'body' | 'query' = 'body') {
   const validate = (from === 'query' ? fromText : exact).compile(schema) as ValidateFunction
   return (value: unknown): Static<T> => {
-    if (validate(value)) return value as Static<T>
-    const errors = fieldProblems(validate.errors)
-    const first = errors[0]
-    const where = first ? `${first.path || 'the whole'} ${first.message}` : 'it is not as it should be'
-    throw new Refusal(422, 'invalid', `Refused: ${where}`, errors)
+    if (!validate(value)) throw invalid(fieldProblems(validate.errors))
+    const broken = brokenTexts(value)
+    if (broken.length > 0) throw invalid(broken)
+    return value as Static<T>
   }
+}
+
+/** A refusal that names each field; where nothing can be named, the whole. */
+function invalid(found: FieldProblem[]): Refusal {
+  const errors = found.length > 0 ? found : [{ path: '', message: 'is not as it should be' }]
+  const [{ path, message }] = errors as [FieldProblem]
+  return new Refusal(422, 'invalid', `Refused: ${path || 'the whole'} ${message}`, errors)
 }

@@ -1,8 +1,12 @@
-import { Op } from 'sequelize'
-import type { ListQueryValues, NewVehicleBody, Vehicle, WithEntries } from '../../contract'
+import { QueryTypes } from 'sequelize'
+import type { NewVehicleBody, Page, Vehicle, VehiclesQueryValues, WithEntries } from '../../contract'
 import type { Database } from '../database/database'
 import type { VehicleRow } from '../database/models'
-import { appendWithin, readEntries } from './entries'
+import { inTransaction } from '../database/transaction'
+import { committed } from '../live/news'
+import { appendFirst } from './append'
+import { opened } from './open'
+import { matching, pageOf, pastCursor, whereOf } from './paging'
 import { notFound, Refusal } from './refusal'
 
 const shownVehicle = (row: VehicleRow): Vehicle => ({
@@ -14,16 +18,25 @@ const shownVehicle = (row: VehicleRow): Vehicle => ({
   lastSequence: row.lastSequence,
 })
 
+const ORDER = {
+  name: { by: ['name', 'id'], direction: 'ASC', of: ({ name, id }: Vehicle) => [name, id] },
+  newest: { by: ['id'], direction: 'DESC', of: ({ id }: Vehicle) => [id] },
+} as const
+
+/** Vehicles by name, or the newest first, with whatever words are searched for. */
 export async function listVehicles(
-  { models }: Database,
-  { limit = 100, before }: ListQueryValues = {},
-): Promise<Vehicle[]> {
-  const rows = await models.Vehicle.findAll({
-    where: before ? { id: { [Op.lt]: before } } : {},
-    order: [['id', 'DESC']],
-    limit,
-  })
-  return rows.map(shownVehicle)
+  { sequelize }: Database,
+  { limit = 100, after, search, sort = 'name' }: VehiclesQueryValues = {},
+): Promise<Page<Vehicle>> {
+  const { by, direction, of } = ORDER[sort]
+  const where = matching(search, ['name', 'plate', 'model'])
+  if (after) where.push(pastCursor(after, by, direction))
+  const rows = await sequelize.query<VehicleRow>(
+    `SELECT * FROM vehicles ${whereOf(where)}
+      ORDER BY ${by.map((column) => `${column} ${direction}`).join(', ')} LIMIT ?`,
+    { replacements: [...where.flatMap(({ values }) => values), limit + 1], type: QueryTypes.SELECT },
+  )
+  return pageOf(rows.map(shownVehicle), limit, of, (vehicle) => vehicle)
 }
 
 /** A vehicle with its first entries, all or nothing; the same again changes nothing. */
@@ -35,7 +48,8 @@ export async function addVehicle(
     throw new Refusal(422, 'no-installation', 'A vehicle needs its installation', [
       { path: '/entries', message: 'must hold an installation entry' },
     ])
-  return database.sequelize.transaction(async (transaction) => {
+  const subject = { type: 'vehicle', id } as const
+  const done = await inTransaction(database, async (transaction) => {
     const known = await database.models.Vehicle.findByPk(id, { transaction })
     const wanted = { name: name.trim(), plate: plate?.trim() ?? null, model: model?.trim() ?? null }
     if (
@@ -44,15 +58,21 @@ export async function addVehicle(
     )
       throw new Refusal(409, 'taken', 'Another vehicle has this id')
     const row = known ?? (await database.models.Vehicle.create({ id, ...wanted }, { transaction }))
-    const subject = { type: 'vehicle', id } as const
-    for (const entry of entries) await appendWithin(database, subject, entry, transaction)
+    await appendFirst(database, subject, entries, transaction)
     await row.reload({ transaction })
     return { vehicle: shownVehicle(row), created: !known }
   })
+  committed('entries')
+  return done
 }
 
-export async function readVehicle(database: Database, id: string): Promise<WithEntries<Vehicle>> {
+/** @param entries all of them, or those that bear its state */
+export async function readVehicle(
+  database: Database,
+  id: string,
+  entries: 'all' | 'state' = 'all',
+): Promise<WithEntries<Vehicle>> {
   const row = await database.models.Vehicle.findByPk(id)
   if (!row) throw notFound('vehicle')
-  return { subject: shownVehicle(row), entries: await readEntries(database, { type: 'vehicle', id }) }
+  return opened(database, { type: 'vehicle', id }, shownVehicle(row), entries)
 }

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { QueryTypes } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { loadDemo } from '../../demo/load'
@@ -8,11 +10,12 @@ import { judge } from '../../core/proof'
 import { listJobs } from '../../server/services/bench'
 import { readJob } from '../../server/services/jobs'
 import { readVehicle } from '../../server/services/vehicles'
-import type { Database } from '../../server/database/database'
+import { openDatabase, type Database } from '../../server/database/database'
 import { migrator } from '../../server/database/migrate'
 import { databaseSettings } from '../../server/database/settings'
 import type { Health } from '../../contract'
-import { freshDatabase, testMariadb } from '../harness/running'
+import { root } from '../../scripts/packages.mjs'
+import { freshDatabase, runningSuite, testMariadb } from '../harness/running'
 import { aJob, anEntry, aPerson, call, newId, refused } from './client'
 
 describe('tables', () => {
@@ -27,7 +30,7 @@ describe('tables', () => {
       .sort()
 
   it('go forward and back', async () => {
-    const all = ['entries', 'jobs', 'migrations', 'people', 'shop', 'vehicles']
+    const all = ['cues', 'entries', 'jobs', 'migrations', 'people', 'pulse', 'shop', 'vehicles']
     expect(await tables()).toEqual(all)
     await migrator(database).down({ to: 0 })
     expect(await tables()).toEqual(['migrations'])
@@ -49,7 +52,7 @@ describe('tables', () => {
   it('the demo scenario loads once, and its figures belong together', async () => {
     expect(await loadDemo(database)).toBe(true)
     expect(await loadDemo(database)).toBe(false)
-    const all = await listJobs(database)
+    const all = (await listJobs(database)).items
     const names = all.map((job) => job.vehicleName).sort()
     expect(names).toEqual(
       scenario()
@@ -93,11 +96,49 @@ describe('the server', () => {
     const { headers } = await call('GET', '/health')
     expect(headers.get('x-content-type-options')).toBe('nosniff')
     expect(headers.get('access-control-allow-origin')).toBeNull()
-    const page = await fetch(`${(await import('../harness/running')).runningSuite('api').address}/`)
+    const page = await fetch(`${runningSuite('api').address}/`)
     const policy = page.headers.get('content-security-policy')!
     expect(policy).toMatch(/script-src 'self' 'strict-dynamic' 'nonce-[^']+'/)
     expect(policy).not.toMatch(/unsafe-eval/)
     expect(policy).toMatch(/frame-ancestors 'none'/)
+  })
+
+  it('heeds what the browser says of the page that asks, and keeps its answers to itself', async () => {
+    const from = (site: string, method: 'GET' | 'POST' = 'GET') =>
+      call(method, '/people', method === 'POST' ? {} : undefined, { 'sec-fetch-site': site })
+    expect((await from('same-origin')).status).toBe(200)
+    expect((await from('none')).status).toBe(200)
+    for (const site of ['cross-site', 'same-site'])
+      expect(await refused(from(site))).toMatchObject({ status: 403 })
+    expect(await refused(from('none', 'POST'))).toMatchObject({ status: 403 })
+    const { headers } = await call('GET', '/people')
+    expect(headers.get('cross-origin-resource-policy')).toBe('same-origin')
+    const gone = await fetch(`${runningSuite('api').address}/_nuxt/gone-since-the-last-build.js`)
+    expect(gone.status).toBe(404)
+    expect(gone.headers.get('content-type')).not.toMatch(/html/)
+  })
+
+  it('tells tables that cannot be read from a database that is away, and logs why', async () => {
+    const { settings } = runningSuite('api')
+    const database = openDatabase(settings)
+    const run = (sql: string) => database.sequelize.query(sql, { type: QueryTypes.RAW })
+    const logged = () => readFileSync(join(root, '.data', 'test', 'api.log'), 'utf8')
+    try {
+      await run('RENAME TABLE pulse TO pulse_away')
+      await expect
+        .poll(async () => (await call<Health>('GET', '/health')).body.database, { timeout: 5000 })
+        .toBe('failing')
+      await run('RENAME TABLE shop TO shop_away')
+      const before = logged().length
+      expect(await refused(call('GET', '/shop'))).toMatchObject({ status: 500, title: 'failed' })
+      await expect.poll(() => logged().slice(before)).toMatch(/shop' doesn't exist/)
+      expect(logged().slice(before)).toMatch(/"stack":"[^"]*readShop/)
+    } finally {
+      await run('RENAME TABLE pulse_away TO pulse').catch(() => {})
+      await run('RENAME TABLE shop_away TO shop').catch(() => {})
+      await database.sequelize.close()
+    }
+    expect((await call<Health>('GET', '/health')).body.database).toBe('up')
   })
 
   it('says so when its database goes, keeps running, and finds it again', async () => {

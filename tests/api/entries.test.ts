@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { BenchJob, Job, WithEntries } from '../../contract'
+import type { BenchJob, Job, Page, Person, WithEntries } from '../../contract'
 import type { Entry, Subject } from '../../core/journal'
 import { aJob, anEntry, aPerson, call, newId, refused } from './client'
 
@@ -12,7 +12,8 @@ beforeAll(async () => {
 const free = (value: number, more: Partial<Entry> = {}, subject = job.subject) =>
   anEntry(subject, by, 'measurement', { reading: 'freeTravel', value, phase: 'asFound' }, more)
 const post = (entry: unknown, id = job.jobId) => call<Entry>('POST', `/jobs/${id}/entries`, entry)
-const read = async (id = job.jobId) => (await call<Entry[]>('GET', `/jobs/${id}/entries`)).body
+const read = async (id = job.jobId) =>
+  (await call<Page<Entry>>('GET', `/jobs/${id}/entries`)).body.items
 
 describe('appending', () => {
   it('gives each entry the next place and gives it back whole', async () => {
@@ -64,8 +65,13 @@ describe('appending', () => {
 
   it('entries after a place are asked for by its number', async () => {
     const all = await read()
-    const { body } = await call<Entry[]>('GET', `/jobs/${job.jobId}/entries?after=2&limit=2`)
-    expect(body.map((entry) => entry.sequence)).toEqual([3, 4])
+    const page = async (query: string) =>
+      (await call<Page<Entry>>('GET', `/jobs/${job.jobId}/entries?${query}`)).body
+    const places = ({ items, next }: Page<Entry>) => [items.map((entry) => entry.sequence), next]
+    expect(places(await page('after=2&limit=2'))).toEqual([[3, 4], '4'])
+    expect(places(await page('before=5&limit=2'))).toEqual([[3, 4], '3'])
+    expect(places(await page('before=3&limit=2'))).toEqual([[1, 2], null])
+    expect(places(await page(`after=${all.length}`))).toEqual([[], null])
     expect(all.length).toBeGreaterThan(4)
   })
 })
@@ -156,7 +162,8 @@ describe('jobs and vehicles', () => {
       reasons: [{ rule: 'air', outcome: 'notYet', words: 'more', figure: 1, limit: 0.3, unit: 'ml' }],
     })
     await post(verdict, jobId)
-    const first = async () => (await call<BenchJob[]>('GET', '/jobs?limit=1')).body[0]!
+    const first = async () =>
+      (await call<Page<BenchJob>>('GET', '/jobs?limit=1&sort=opened')).body.items[0]!
     expect(await first()).toMatchObject({
       id: jobId,
       vehicleName: 'Test van',
@@ -185,10 +192,8 @@ describe('jobs and vehicles', () => {
     const rod = { reading: 'rodClearance', value: -1.5, phase: 'working' } as const
     await post(anEntry(subject, by, 'measurement', rod), jobId)
     expect((await first()).step).toMatchObject({ to: 'mend', stop: 'rodClearance' })
-    const mine = await call<BenchJob[]>('GET', `/jobs?vehicle=${job.vehicleId}`)
-    expect(mine.body.map((one) => one.id)).toEqual([job.jobId])
-    const older = await call<BenchJob[]>('GET', `/jobs?before=${jobId}&limit=200`)
-    expect(older.body.map((one) => one.id)).not.toContain(jobId)
+    const mine = await call<Page<BenchJob>>('GET', `/jobs?vehicle=${job.vehicleId}`)
+    expect(mine.body.items.map((one) => one.id)).toEqual([job.jobId])
   })
 
   it('are made whole or not at all, and once', async () => {
@@ -225,8 +230,8 @@ describe('jobs and vehicles', () => {
     expect(await refused(call('POST', '/people', { id: newId(), name: '  ' }))).toMatchObject({
       status: 422,
     })
-    expect((await call<{ name: string }[]>('GET', '/people')).body.map((one) => one.name)).toContain(
-      name,
-    )
+    expect(
+      (await call<Page<Person>>('GET', `/people?search=${id}`)).body.items.map((one) => one.name),
+    ).toContain(name)
   })
 })

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { Person, Vehicle, WithEntries } from '../../contract'
+import type { Page, Person, Vehicle, WithEntries } from '../../contract'
 import { INSTALLATION_FILE } from '../../contract'
 import { fromArchetype } from '../../core/installation'
 import { calibrationFrom, fold, installationFrom, type Entry, type Subject } from '../../core/journal'
@@ -16,7 +16,7 @@ beforeAll(async () => {
 describe('units of a person', () => {
   it('begin metric, are kept for all devices, and nothing else is taken', async () => {
     const of = async () =>
-      (await call<Person[]>('GET', '/people')).body.find((person) => person.id === by)!.units
+      (await call<Page<Person>>('GET', '/people')).body.items.find((person) => person.id === by)!.units
     expect(await of()).toBe('metric')
     const { status, body } = await call<Person>('PUT', `/people/${by}`, { units: 'inch' })
     expect([status, body.units]).toEqual([200, 'inch'])

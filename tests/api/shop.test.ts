@@ -88,6 +88,22 @@ describe('the shop', () => {
     expect((await shop()).record[model]).toEqual({ jobs: 1, confirmed: { slaveLeak: 1 } })
   })
 
+  it('takes a model for what it is called, whatever that is, and touches nothing else', async () => {
+    const by = await aPerson()
+    const names = ['__proto__', 'constructor', 'toString', 'hasOwnProperty']
+    for (const name of names) await closed(by, name, ['slaveLeak'])
+    const { record } = await shop()
+    for (const name of names) {
+      expect(Object.hasOwn(record, name)).toBe(true)
+      expect(Object.entries(record).find(([model]) => model === name)![1].confirmed).toEqual({
+        slaveLeak: record[name]!.jobs,
+      })
+    }
+    const { headers } = await call('GET', '/people')
+    expect(headers.get('x-content-type-options')).toBe('nosniff')
+    expect((await call<object>('GET', '/health')).body).not.toHaveProperty('slaveLeak')
+  })
+
   it('a record begun anew leaves out what was closed before', async () => {
     const by = await aPerson()
     const model = `Skua ${newId()}`

@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { BenchJob, Health, Person } from '../../contract'
+import type { BenchJob, Health, Page, Person } from '../../contract'
 import { freePort, isFree } from '../../scripts/mariadb'
 import { root } from '../../scripts/packages.mjs'
 import { run } from '../harness/running'
@@ -89,7 +89,7 @@ describe('npm run demo', () => {
     const first = await start(port)
     expect(first.said).toContain('Demo scenario loaded')
     expect((await get<Health>('/health')).status).toBe('ok')
-    expect(await get<BenchJob[]>('/jobs')).toHaveLength(scenario().length)
+    expect((await get<Page<BenchJob>>('/jobs')).items).toHaveLength(scenario().length)
     const added = { id: newId(), name: 'Ness Calder' }
     await fetch(`${address}/people`, {
       method: 'POST',
@@ -102,8 +102,8 @@ describe('npm run demo', () => {
 
     const second = await start(port)
     expect(second.said).not.toContain('Demo scenario loaded')
-    expect(await get<Person[]>('/people')).toContainEqual({ ...added, units: 'metric' })
-    expect(await get<BenchJob[]>('/jobs')).toHaveLength(scenario().length)
+    expect((await get<Page<Person>>('/people')).items).toContainEqual({ ...added, units: 'metric' })
+    expect((await get<Page<BenchJob>>('/jobs')).items).toHaveLength(scenario().length)
     expect(await second.stop()).toBe(0)
   })
 })

@@ -1,5 +1,5 @@
-import { test as base, expect, type Page } from '@playwright/test'
-import type { BenchJob, Job, Person, Vehicle, WithEntries } from '../../contract'
+import { test as base, expect, type Page as BrowserPage } from '@playwright/test'
+import type { BenchJob, Job, Page, Person, Vehicle, WithEntries } from '../../contract'
 import type { Installation } from '../../core/installation'
 import { installationFrom, type Entry } from '../../core/journal'
 import { runningSuite } from '../harness/running'
@@ -12,11 +12,13 @@ export const get = async <T>(path: string): Promise<T> =>
 export const entriesOf = async (job: string): Promise<Entry[]> =>
   (await get<WithEntries<Job>>(`/jobs/${job}`)).entries
 export const demoJob = async (vehicle: string): Promise<BenchJob> =>
-  (await get<BenchJob[]>('/jobs')).find((job) => job.vehicleName.startsWith(vehicle))!
+  (await get<Page<BenchJob>>('/jobs?limit=200')).items.find((job) =>
+    job.vehicleName.startsWith(vehicle),
+  )!
 
 /** Puts a name to this browser, as picking one at the bench does. */
-export async function beSomebody(page: Page, look: 'paper' | 'lamp' = 'paper'): Promise<void> {
-  const [person] = await get<Person[]>('/people')
+export async function beSomebody(page: BrowserPage, look: 'paper' | 'lamp' = 'paper'): Promise<void> {
+  const [person] = (await get<Page<Person>>('/people')).items
   await page.addInitScript(
     ([id, chosen]) => {
       localStorage.setItem('mellow-person', id!)
@@ -38,7 +40,7 @@ export const test = base.extend({
 export { expect }
 
 /** Files a reading through its field. */
-export async function measure(page: Page, label: string, value: string): Promise<void> {
+export async function measure(page: BrowserPage, label: string, value: string): Promise<void> {
   // The same reading may stand at its place and as the best next look.
   const field = page.getByLabel(`${label}, mm`, { exact: true }).first()
   await field.fill(value)
@@ -46,8 +48,8 @@ export async function measure(page: Page, label: string, value: string): Promise
   await expect(field).toHaveValue('')
 }
 
-export const figure = (page: Page, name: string) => page.locator(`[data-figure="${name}"]`)
-export const allSent = (page: Page) =>
+export const figure = (page: BrowserPage, name: string) => page.locator(`[data-figure="${name}"]`)
+export const allSent = (page: BrowserPage) =>
   expect(page.getByText('all sent')).toBeVisible({ timeout: 30_000 })
 
 /** The installation of a vehicle as the server has it, and a job's own copy of it. */
@@ -57,7 +59,7 @@ export const installationOf = async (job: BenchJob): Promise<Installation> =>
   installationFrom(await entriesOf(job.id), await vehicleOf(job.vehicleId))!
 
 /** Puts a file into the installation's own place for one. */
-export const putFile = (page: Page, content: unknown): Promise<void> =>
+export const putFile = (page: BrowserPage, content: unknown): Promise<void> =>
   page.locator('input[type="file"]').setInputFiles({
     name: 'circuit.json',
     mimeType: 'application/json',
@@ -65,11 +67,11 @@ export const putFile = (page: Page, content: unknown): Promise<void> =>
   })
 
 /** Where one looks, in Find. */
-export const goTo = (page: Page, place: string): Promise<void> =>
+export const goTo = (page: BrowserPage, place: string): Promise<void> =>
   page.getByRole('tab', { name: new RegExp(`^${place}`) }).click()
 
 /** Says something on the say-line and files it. */
-export async function say(page: Page, words: string): Promise<void> {
+export async function say(page: BrowserPage, words: string): Promise<void> {
   const line = page.getByRole('textbox', { name: 'Say what was seen, felt or measured' })
   await line.fill(words)
   await line.press('Enter')

@@ -7,7 +7,7 @@ import {
   USUAL_SCHOOL,
 } from '../../core/diagnosis'
 import { chanceWords } from '../../app/composables/useChance'
-import type { BenchJob, Shop } from '../../contract'
+import type { BenchJob, Page as List, Shop } from '../../contract'
 import { fold } from '../../core/journal'
 import { allSent, beSomebody, demoJob, entriesOf, expect, get, say, test, url } from './app'
 import { open, reckoned } from './trial'
@@ -43,8 +43,8 @@ test('the bench says what stops a job, the look that comes next and what leads, 
   await expect(page.locator(`a[href^="/jobs/${tipper.id}/"] [data-move]`)).toHaveText(
     `Bleed on: ${bleed.cycles.length} cycles, ${bleed.clearInRow} clear in a row`,
   )
-  const listed = await get<BenchJob[]>('/jobs')
-  expect(listed.find((one) => one.id === id)!.step).toMatchObject({ to: 'mend', stop: 'forkCracked' })
+  const { items } = await get<List<BenchJob>>('/jobs')
+  expect(items.find((one) => one.id === id)!.step).toMatchObject({ to: 'mend', stop: 'forkCracked' })
 })
 
 test('a partial cure keeps its remaining cause, a confirmed one goes into the record', async ({

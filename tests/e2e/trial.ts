@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { monotonicFactory } from 'ulid'
-import type { Person, Shop } from '../../contract'
+import type { Page as List, Person, Shop } from '../../contract'
 import { knowledgeOf, priorsFrom, report, type ComplaintId, type Report } from '../../core/diagnosis'
 import { fromArchetype, withMeasured, type Installation } from '../../core/installation'
 import { evidenceOf, fold, type JobKind } from '../../core/journal'
@@ -24,7 +24,7 @@ export async function open(
   complaints: ComplaintId[],
   jobKind: JobKind = 'fault',
 ): Promise<{ id: string; installation: Installation }> {
-  const [person] = await get<Person[]>('/people')
+  const [person] = (await get<List<Person>>('/people')).items
   const vehicleId = ulid()
   const id = ulid()
   const installation = withMeasured(fromArchetype(archetype), 'master.pushrodClearance', 0.4)

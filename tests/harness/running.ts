@@ -97,6 +97,27 @@ function isAlive(pid: number): boolean {
   }
 }
 
+/** Another server process on a suite's database, as a second machine of the workshop would be. */
+export async function secondServer(
+  suite: string,
+  port?: number,
+): Promise<{ address: string; port: number; kill: () => Promise<void>; stop: () => Promise<void> }> {
+  const own = port ?? (await freePort())
+  const { address, child, stop } = await startWebServer({
+    entry: ensureBuilt(),
+    host: '127.0.0.1',
+    port: own,
+    env: databaseEnvironment(runningSuite(suite).settings),
+    log: join(FOLDER, `${suite}-second.log`),
+  })
+  const kill = async () => {
+    const ended = new Promise((resolve) => child.once('exit', resolve))
+    child.kill('SIGKILL')
+    await ended
+  }
+  return { address, port: own, kill, stop }
+}
+
 /** Ends a suite's server and the test database. */
 export async function stopSuite(suite: string): Promise<void> {
   if (existsSync(stateFile(suite))) {

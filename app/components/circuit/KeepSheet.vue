@@ -6,7 +6,6 @@ import {
   INSTALLATION_FILE,
   type FieldProblem,
   type InstallationFile,
-  type Vehicle,
 } from '~~/contract'
 import { installationFrom } from '~~/core/journal'
 import { download, fileName } from '../line/export-svg'
@@ -17,9 +16,8 @@ const journal = useJournalStore()
 const person = usePersonStore()
 const said = ref('')
 const problems = ref<FieldProblem[]>([])
-const { value: vehicles } = useLoaded(() => api<Vehicle[]>('/vehicles'))
-const others = computed(() => vehicles.value?.filter(({ id }) => id !== vehicleId.value) ?? [])
 const to = ref('')
+const toName = ref('')
 
 const MOST_BYTES = 200_000
 
@@ -68,8 +66,7 @@ async function fileWith(id: string, words: string) {
   await journal.file({ type: 'vehicle', id }, person.id, 'installation', kept.value)
   said.value = words
 }
-const copy = () =>
-  fileWith(to.value, `Copied to ${others.value.find(({ id }) => id === to.value)?.name}.`)
+const copy = () => fileWith(to.value, `Copied to ${toName.value}.`)
 const keepOnVehicle = () => fileWith(vehicleId.value, 'Kept on the vehicle.')
 
 const KINDS = new Set(['installation', 'parameter', 'route', 'calibration'])
@@ -112,13 +109,15 @@ async function backTo(state: (typeof history.value)[number]['state']) {
       <section class="mt-6" aria-labelledby="copy">
         <h2 id="copy" class="text-[1.1rem]">To another vehicle</h2>
         <form class="mt-2 flex flex-wrap items-center gap-3" @submit.prevent="copy">
-          <select v-model="to" class="field w-auto" aria-label="Vehicle">
-            <option value="" disabled>choose one</option>
-            <option v-for="one in others" :key="one.id" :value="one.id">{{ one.name }}</option>
-          </select>
+          <VehiclePicker
+            v-model="to"
+            class="grow basis-60"
+            label="Vehicle"
+            :except="vehicleId"
+            @picked="toName = $event.name"
+          />
           <button class="quiet" :disabled="!to">Copy the whole circuit</button>
         </form>
-        <p v-if="others.length === 0" class="mt-1 text-soft">There is no other vehicle yet.</p>
       </section>
       <section v-if="subject.type === 'job'" class="mt-6" aria-labelledby="onvehicle">
         <h2 id="onvehicle" class="text-[1.1rem]">This job’s copy</h2>

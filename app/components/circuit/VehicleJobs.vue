@@ -4,11 +4,13 @@ import type { BenchJob } from '~~/contract'
 /** The jobs of this vehicle, and a way to open one. */
 const { vehicleId } = useDesk()
 const {
-  value: jobs,
+  items: jobs,
+  next,
   loading,
   error,
   load,
-} = useLoaded(() => api<BenchJob[]>(`/jobs?vehicle=${vehicleId.value}`))
+  more,
+} = usePages<BenchJob>(() => `/jobs?limit=40&vehicle=${vehicleId.value}`)
 </script>
 
 <template>
@@ -17,7 +19,7 @@ const {
       <h2 id="jobs" class="grow text-xl">Jobs</h2>
       <NuxtLink :to="`/jobs/new?vehicle=${vehicleId}`" class="act">New job</NuxtLink>
     </div>
-    <LoadState :loading="loading" :error="error" @again="load" />
+    <LoadState v-if="!jobs" :loading="loading" :error="error" @again="load" />
     <p v-if="jobs?.length === 0" class="mt-2 text-soft">None yet.</p>
     <ul class="mt-2 border-t border-hairline">
       <li v-for="job in jobs" :key="job.id" class="border-b border-hairline">
@@ -27,5 +29,6 @@ const {
         </NuxtLink>
       </li>
     </ul>
+    <ListEnd :more="next !== null" :loading="loading" :error="jobs ? error : null" @more="more" />
   </section>
 </template>

@@ -18,8 +18,9 @@ async function changeUnits() {
 
 const sent = computed(() => {
   const count = journal.waiting.length
-  if (count === 0) return 'all sent'
-  return journal.away ? `${count} kept here, server away` : `sending ${count}`
+  if (count === 0) return journal.refused.length ? 'the rest is sent' : 'all sent'
+  if (journal.away) return `${count} kept here, server away`
+  return journal.held ? `${count} kept here, not taken yet` : `sending ${count}`
 })
 </script>
 

@@ -1,25 +1,47 @@
 <script setup lang="ts">
-/** What the server refused for good: said plainly, with what was entered, so that nothing is lost unseen. */
+/**
+ * What the server refused, or failed on again and again: said plainly, with what was entered, so that nothing is lost unseen;
+ * and where this browser can keep nothing.
+ */
 const journal = useJournalStore()
+/** Asked before an entry is given up. */
+const givingUp = ref<string | null>(null)
+function giveUp(id: string) {
+  if (givingUp.value === id) void journal.giveUp(id)
+  givingUp.value = givingUp.value === id ? null : id
+}
 </script>
 
 <template>
+  <p v-if="!journal.kept" role="alert" class="border-b border-rust px-4 py-2">
+    <strong class="text-rust">This browser keeps nothing.</strong> Its store is full, or switched off.
+    Entries are sent at once, but what is not sent yet is lost when this page is closed: leave it open
+    until it says “all sent”.
+  </p>
+  <p
+    v-if="journal.held && journal.waiting.length"
+    role="status"
+    class="border-b border-hairline px-4 py-2"
+    data-held
+  >
+    Kept here and tried again: {{ journal.held }}
+  </p>
   <div
     v-for="{ entry, detail } in journal.refused"
     :key="entry.id"
     role="alert"
-    class="border-b border-rust px-4 py-2"
+    class="flex flex-wrap items-center gap-x-3 border-b border-rust px-4 py-1"
+    data-aside
   >
-    <span class="font-semibold text-rust">Not taken:</span> {{ detail }}
-    <code class="ml-2 font-mono text-[0.9rem]"
-      >{{ entry.kind }} {{ JSON.stringify(entry.payload) }}</code
-    >
-    <button
-      type="button"
-      class="quiet ml-2"
-      @click="journal.refused = journal.refused.filter((one) => one.entry.id !== entry.id)"
-    >
-      Seen
+    <p class="min-w-0 grow py-1">
+      <strong class="text-rust">Not taken:</strong> {{ detail }}
+      <code class="ml-2 font-mono text-[0.9rem] break-words"
+        >{{ entry.kind }} {{ JSON.stringify(entry.payload) }}</code
+      >
+    </p>
+    <button type="button" class="quiet" @click="journal.sendAgain(entry.id)">Send again</button>
+    <button type="button" class="quiet" @click="giveUp(entry.id)">
+      {{ givingUp === entry.id ? 'Yes, give it up' : 'Give it up' }}
     </button>
   </div>
 </template>

@@ -5,7 +5,7 @@ import { readingKind } from '~~/core/diagnosis'
 
 /** Everything that was filed, newest first: nothing is erased, each entry can be taken back or put right. */
 const open = defineModel<boolean>({ required: true })
-const { entries, state, file, withdraw, problem } = useJob()
+const { entries, state, file, withdraw, problem, fetchingOlder } = useJob()
 const person = usePersonStore()
 const editing = ref<string | null>(null)
 const text = ref('')
@@ -14,11 +14,18 @@ const wrong = ref('')
 const withdrawals = computed(
   () => new Map(entries.value.filter((e) => e.withdraws).map((e) => [e.withdraws!, e])),
 )
+/** So many at a time: a long job has thousands. */
+const STEP = 150
+const most = ref(STEP)
+const all = computed(() =>
+  open.value ? entries.value.filter((entry) => entry.kind !== 'withdrawal').reverse() : [],
+)
 const list = computed(() =>
-  entries.value
-    .filter((entry) => entry.kind !== 'withdrawal')
-    .map((entry) => ({ entry, withdrawn: state.value.withdrawn.has(entry.id), words: describe(entry) }))
-    .reverse(),
+  all.value.slice(0, most.value).map((entry) => ({
+    entry,
+    withdrawn: state.value.withdrawn.has(entry.id),
+    words: describe(entry),
+  })),
 )
 /** Taking back a withdrawal lets the entry stand again. */
 function restore(id: string) {
@@ -104,6 +111,14 @@ async function correct(entry: Entry) {
             </form>
           </li>
         </ol>
+        <p v-if="all.length > most" class="px-5 py-2">
+          <button type="button" class="quiet" @click="most += STEP">
+            Show {{ Math.min(STEP, all.length - most) }} more of {{ all.length - most }}
+          </button>
+        </p>
+        <p v-if="fetchingOlder" role="status" class="px-5 py-2 text-soft">
+          Older entries are being fetched …
+        </p>
       </DialogPanel>
     </div>
   </Dialog>

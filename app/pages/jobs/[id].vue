@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useStorage } from '@vueuse/core'
 import { isImplausible } from '~~/core/circuit'
 import { STAGES, type Stage } from '~~/core/journal'
 import { phaseFigures } from '~~/core/proof'
@@ -12,6 +12,8 @@ const open = provideJob(id)
 const { job, vehicle, error, stage, state, installation, proof, load } = open
 const { told, watched } = provideDiagnosis(open)
 const journalOpen = ref(false)
+/** Where the job was left, so that the bench goes on there. */
+const keptStage = useStorage(`mellow-stage-${id}`, '')
 
 /** Fewer suspects, and only likely ones, can be read on the line. */
 const SHOWN_FROM = 0.15
@@ -25,7 +27,7 @@ watch(
     // A sheet of the circuit belongs to the stage from which it was opened.
     if (given === undefined) return
     stage.value = STAGES.find((known) => known === given) ?? 'find'
-    localStorage.setItem(`mellow-stage-${id}`, stage.value)
+    keptStage.value = stage.value
   },
   { immediate: true },
 )
@@ -123,6 +125,7 @@ const seen = computed(() => {
           :air="air"
           :sheet="onSheet"
         />
+        <CompanyBar />
         <StopBar />
         <main class="min-h-0 grow overflow-y-auto" tabindex="-1">
           <NuxtPage />

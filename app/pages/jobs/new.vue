@@ -2,18 +2,17 @@
 import { useSessionStorage } from '@vueuse/core'
 import { COMPLAINTS, type ComplaintId } from '~~/core/diagnosis'
 import { JOB_KINDS, startStage, type JobKind } from '~~/core/journal'
-import type { Vehicle } from '~~/contract'
 
 const route = useRoute()
 const person = usePersonStore()
 const {
-  value: vehicles,
+  value: met,
   loading,
   error,
   load,
 } = useLoaded(async () => {
   await person.load()
-  return api<Vehicle[]>('/vehicles')
+  return true
 })
 const draft = useSessionStorage('mellow-new-job', {
   id: newId(),
@@ -71,20 +70,13 @@ async function create() {
     <main class="grow">
       <LoadState :loading="loading" :error="error" @again="load" />
       <form
-        v-if="vehicles"
+        v-if="met"
         class="grid max-w-6xl gap-x-10 gap-y-6 px-6 py-5 lg:grid-cols-2 lg:pl-23"
         @submit.prevent="create"
       >
         <div>
-          <label class="block">
-            <span class="mb-1 block text-xl font-semibold">Vehicle</span>
-            <select v-model="draft.vehicle" class="field text-[1.1rem]">
-              <option value="" disabled>Choose …</option>
-              <option v-for="vehicle in vehicles" :key="vehicle.id" :value="vehicle.id">
-                {{ vehicle.name }}{{ vehicle.plate ? `, ${vehicle.plate}` : '' }}
-              </option>
-            </select>
-          </label>
+          <p class="mb-1 text-xl font-semibold" aria-hidden="true">Vehicle</p>
+          <VehiclePicker v-model="draft.vehicle" label="Vehicle" />
           <NuxtLink to="/vehicles/new" class="tap mt-1 px-0 underline underline-offset-4"
             >It is not here yet</NuxtLink
           >

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import type { Vehicle, WithEntries } from '~~/contract'
+import type { Vehicle } from '~~/contract'
 import { archetypeById, assumedFigures } from '~~/core/installation'
 import { installationFrom } from '~~/core/journal'
 import { phaseFigures } from '~~/core/proof'
 import { drawnOn } from '~/components/circuit/sheets'
+import { useFollowing } from '~/sync/following'
+import { useOpened } from '~/sync/opened'
 import type { Stack } from '~/composables/useDesk'
 
 /** A vehicle: its release circuit on the line and the ladder, its sheets and its jobs. */
@@ -13,17 +15,16 @@ const id = String(route.params.id)
 const subject = { type: 'vehicle', id } as const
 const journal = useJournalStore()
 const person = usePersonStore()
-const {
-  value: vehicle,
-  loading,
-  error,
-  load,
-} = useLoaded(async () => {
+const opened = useOpened<Vehicle>('vehicle')
+const vehicle = opened.value
+const { loading, error, load } = useLoaded(async () => {
   await journal.restored
-  const [found] = await Promise.all([api<WithEntries<Vehicle>>(`/vehicles/${id}`), person.load()])
-  journal.take(subject, found.entries)
-  return found.subject
+  await Promise.all([opened.load(id), person.load()])
 })
+useFollowing(
+  () => (vehicle.value ? `/vehicles/${id}` : undefined),
+  [{ subject: () => subject, look: opened.look }],
+)
 const filing = useFiling(subject)
 const kept = computed(() => installationFrom(filing.entries.value))
 const routing = useRouting(kept, filing.file)

@@ -1,7 +1,11 @@
 <script setup lang="ts">
 import type { Vehicle } from '~~/contract'
 
-const { value: vehicles, loading, error, load } = useLoaded(() => api<Vehicle[]>('/vehicles'))
+const typed = useQueryText('search')
+const search = useSearch(typed)
+const { items, next, loading, error, load, more } = usePages<Vehicle>(
+  () => `/vehicles?limit=60${search.value}`,
+)
 </script>
 
 <template>
@@ -9,23 +13,33 @@ const { value: vehicles, loading, error, load } = useLoaded(() => api<Vehicle[]>
     <AppHeader title="Mellow Anchor" sub="vehicles" />
     <TroubleBar />
     <main class="grow px-6 py-5 lg:pl-23">
-      <LoadState :loading="loading" :error="error" @again="load" />
-      <template v-if="vehicles">
-        <div class="flex items-center gap-3">
-          <h2 class="grow text-xl">{{ vehicles.length ? 'Vehicles' : 'No vehicles yet' }}</h2>
-          <NuxtLink to="/vehicles/new" class="act">New vehicle</NuxtLink>
-        </div>
-        <ul class="mt-4 border-t border-hairline">
-          <li v-for="vehicle in vehicles" :key="vehicle.id" class="border-b border-hairline">
+      <div class="flex flex-wrap items-center gap-3">
+        <h2 class="text-xl">Vehicles</h2>
+        <SearchField v-model="typed" label="Search by name, plate or model" />
+        <NuxtLink to="/vehicles/new" class="act">New vehicle</NuxtLink>
+      </div>
+      <LoadState v-if="!items" :loading="loading" :error="error" @again="load" />
+      <p v-else-if="items.length === 0" class="mt-4 max-w-xl text-soft" role="status">
+        {{
+          search
+            ? 'No vehicle has all of these words in its name, plate or model.'
+            : 'No vehicles yet. A new one takes a kind, a name and three tape readings.'
+        }}
+      </p>
+      <template v-else>
+        <ul class="mt-4 border-t border-hairline" aria-label="Vehicles">
+          <li v-for="vehicle in items" :key="vehicle.id" class="border-b border-hairline">
             <NuxtLink
               :to="`/vehicles/${vehicle.id}`"
-              class="flex min-h-14 items-center gap-6 hover:bg-raised md:px-3"
+              class="grid min-h-14 grid-cols-[minmax(0,1fr)_auto] items-center gap-x-6 py-1 hover:bg-raised md:grid-cols-[minmax(0,1fr)_minmax(0,14rem)_9rem] md:px-3"
             >
-              <span class="grow font-semibold">{{ vehicle.name }}</span>
-              <span class="font-mono text-soft">{{ vehicle.plate }}</span>
+              <span class="font-semibold">{{ vehicle.name }}</span>
+              <span class="hidden text-soft md:block">{{ vehicle.model }}</span>
+              <span class="text-right font-mono text-soft">{{ vehicle.plate }}</span>
             </NuxtLink>
           </li>
         </ul>
+        <ListEnd :more="next !== null" :loading="loading" :error="error" @more="more" />
       </template>
     </main>
   </div>

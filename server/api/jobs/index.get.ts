@@ -1,8 +1,8 @@
-import { ListQuery } from '../../../contract'
+import { JobsQuery } from '../../../contract'
 import { route } from '../../http/route'
 import { listJobs } from '../../services/bench'
 import { checker } from '../../services/validate'
 
-const check = checker(ListQuery, 'query')
+const check = checker(JobsQuery, 'query')
 
 export default route(({ database, query }) => listJobs(database, check(query)))

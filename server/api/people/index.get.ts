@@ -1,4 +1,8 @@
+import { PeopleQuery } from '../../../contract'
 import { route } from '../../http/route'
 import { listPeople } from '../../services/people'
+import { checker } from '../../services/validate'
 
-export default route(({ database }) => listPeople(database))
+const check = checker(PeopleQuery, 'query')
+
+export default route(({ database, query }) => listPeople(database, check(query)))

@@ -1,8 +1,8 @@
-import { ListQuery } from '../../../contract'
+import { VehiclesQuery } from '../../../contract'
 import { route } from '../../http/route'
-import { checker } from '../../services/validate'
 import { listVehicles } from '../../services/vehicles'
+import { checker } from '../../services/validate'
 
-const check = checker(ListQuery, 'query')
+const check = checker(VehiclesQuery, 'query')
 
 export default route(({ database, query }) => listVehicles(database, check(query)))

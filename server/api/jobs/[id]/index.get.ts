@@ -1,8 +1,11 @@
-import { IdPath } from '../../../../contract'
+import { IdPath, OpenQuery } from '../../../../contract'
 import { route } from '../../../http/route'
 import { readJob } from '../../../services/jobs'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)
+const checkQuery = checker(OpenQuery, 'query')
 
-export default route(({ database, params }) => readJob(database, checkPath(params).id))
+export default route(({ database, params, query }) =>
+  readJob(database, checkPath(params).id, checkQuery(query).entries),
+)

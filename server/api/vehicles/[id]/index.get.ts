@@ -1,8 +1,11 @@
-import { IdPath } from '../../../../contract'
+import { IdPath, OpenQuery } from '../../../../contract'
 import { route } from '../../../http/route'
-import { checker } from '../../../services/validate'
 import { readVehicle } from '../../../services/vehicles'
+import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)
+const checkQuery = checker(OpenQuery, 'query')
 
-export default route(({ database, params }) => readVehicle(database, checkPath(params).id))
+export default route(({ database, params, query }) =>
+  readVehicle(database, checkPath(params).id, checkQuery(query).entries),
+)

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+/** Who else has this job open; a call to them and from them. Nothing of it is kept. */
+const { company } = useJob()
+const person = usePersonStore()
+const { others, call, sayTo, dismiss } = company
+const called = ref(false)
+
+const nameOf = (id: string) => person.names.get(id) ?? 'Somebody'
+const here = computed(() =>
+  others.value.map(({ by, stage }) => `${nameOf(by)} at ${STAGE_WORDS[stage]}`).join(', '),
+)
+async function callThem() {
+  await sayTo('Come and help')
+  called.value = true
+}
+async function answer() {
+  await sayTo('Coming')
+  dismiss()
+}
+</script>
+
+<template>
+  <div
+    v-if="call"
+    role="alert"
+    class="no-print flex flex-wrap items-center gap-3 border-b border-amber px-6 py-1"
+    data-call
+  >
+    <p class="grow py-2">
+      <strong>{{ nameOf(call.by) }}:</strong> {{ call.words }}
+    </p>
+    <button v-if="call.words !== 'Coming'" type="button" class="act" @click="answer">Coming</button>
+    <button type="button" class="quiet" @click="dismiss">Close</button>
+  </div>
+  <div
+    v-if="others.length"
+    class="no-print flex flex-wrap items-center gap-3 border-b border-hairline px-6"
+    data-company
+  >
+    <p class="grow text-[0.95rem] text-soft" role="status">
+      Also on this job: {{ here }}<template v-if="called"> · called</template>
+    </p>
+    <button type="button" class="tap" @click="callThem">Call for a hand</button>
+  </div>
+</template>

@@ -1,0 +1,130 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { Entry } from '~~/core/journal'
+
+/** Why an entry was set aside, and whether it is worth sending again by itself when the page is opened anew. */
+export interface Aside {
+  detail: string
+  again: boolean
+}
+/** An entry that the server has not confirmed. */
+export interface Queued {
+  entry: Entry
+  /** Place in the queue: the order in which entries were made, whatever the clock said. */
+  order: number
+  /** Times that the server failed on it. */
+  tries: number
+  aside: Aside | null
+}
+
+/** As it lies in the store: the entry itself with the queue's own figures beside it, so that the store needs no new version. */
+type Stored = Entry & { order?: number; tries?: number; aside?: Aside | null }
+interface Store extends DBSchema {
+  entries: { key: string; value: Stored }
+}
+
+const NAME = 'mellow-anchor'
+/** ms; a store that has failed once is not waited for as long again. */
+const PATIENCE = 3000
+const IMPATIENCE = 400
+
+/**
+ * Entries that wait to be sent, in this browser's own database, shared by all its tabs. Where that database is not there, is
+ * full or does not answer, they are kept in this page alone, and `kept` says so.
+ */
+export class EntryQueue {
+  private opened: Promise<IDBPDatabase<Store>> | undefined
+  private readonly loose = new Map<string, Queued>()
+  private failed = false
+  /** The last place that this page knows of. */
+  private last = 0
+
+  /** False once something had to be kept in this page alone. */
+  get kept(): boolean {
+    return this.loose.size === 0
+  }
+
+  /** Everything that is queued, in the order in which it was made. */
+  async all(): Promise<Queued[]> {
+    const stored = await this.attempt(async (store) => (await store.getAll('entries')).map(queuedFrom))
+    const byId = new Map<string, Queued>()
+    for (const one of [...(stored ?? []), ...this.loose.values()]) {
+      byId.set(one.entry.id, one)
+      this.last = Math.max(this.last, one.order)
+    }
+    return [...byId.values()].sort((a, b) =>
+      // Those of an earlier version have no order but their ids'.
+      a.order === b.order ? (a.entry.id < b.entry.id ? -1 : 1) : a.order - b.order,
+    )
+  }
+
+  /** Puts an entry at the end. Resolves once it is kept, in the browser or else in this page. */
+  async add(entry: Entry): Promise<void> {
+    // A reactive proxy cannot be cloned into the store.
+    const plain = JSON.parse(JSON.stringify(entry)) as Entry
+    const done = await this.attempt(async (store) => {
+      const writing = store.transaction('entries', 'readwrite')
+      const orders = (await writing.store.getAll()).map((one) => one.order ?? 0)
+      this.last = Math.max(this.last, ...orders) + 1
+      await writing.store.put({ ...plain, order: this.last, tries: 0, aside: null })
+      await writing.done
+      return true
+    })
+    if (done) return
+    this.last += 1
+    this.loose.set(entry.id, { entry: plain, order: this.last, tries: 0, aside: null })
+  }
+
+  async change(id: string, change: Partial<Pick<Queued, 'tries' | 'aside'>>): Promise<void> {
+    const loose = this.loose.get(id)
+    if (loose) this.loose.set(id, { ...loose, ...change })
+    await this.attempt(async (store) => {
+      const writing = store.transaction('entries', 'readwrite')
+      const known = await writing.store.get(id)
+      if (known) await writing.store.put({ ...known, ...change })
+      await writing.done
+      return true
+    })
+  }
+
+  async remove(id: string): Promise<void> {
+    this.loose.delete(id)
+    await this.attempt(async (store) => {
+      await store.delete('entries', id)
+      return true
+    })
+  }
+
+  /** What the store gives; null where it fails or does not answer. */
+  private async attempt<T>(work: (store: IDBPDatabase<Store>) => Promise<T>): Promise<T | null> {
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const late = new Promise<null>((resolve) => {
+      timer = setTimeout(() => resolve(null), this.failed ? IMPATIENCE : PATIENCE)
+    })
+    try {
+      const done = await Promise.race([this.open().then(work), late])
+      this.failed = done === null
+      return done
+    } catch {
+      this.failed = true
+      return null
+    } finally {
+      clearTimeout(timer)
+    }
+  }
+
+  private open(): Promise<IDBPDatabase<Store>> {
+    this.opened ??= openDB<Store>(NAME, 1, {
+      upgrade(database) {
+        database.createObjectStore('entries', { keyPath: 'id' })
+      },
+    }).catch((error: unknown) => {
+      this.opened = undefined
+      throw error
+    })
+    return this.opened
+  }
+}
+
+function queuedFrom({ order = 0, tries = 0, aside = null, ...entry }: Stored): Queued {
+  return { entry: entry as Entry, order, tries, aside }
+}

@@ -1,0 +1,68 @@
+import { timeline, type Standing } from './effective'
+import type { Entry } from './entry'
+
+/** The newest entries of a history, whatever they say: what was done last is shown, and can be taken back, at once. */
+const NEWEST = 100
+
+/** What a standing entry is replaced by: a later one with the same key. Null where every one counts. */
+function replacedBy({ holds }: Standing): string | null {
+  switch (holds.kind) {
+    case 'finding':
+      return `finding ${holds.payload.phase} ${holds.payload.finding}`
+    case 'measurement':
+      // Readings while bleeding are a course, of which every one is drawn.
+      return holds.payload.phase === 'working'
+        ? null
+        : `measurement ${holds.payload.phase} ${holds.payload.reading}`
+    case 'complaint':
+      return `complaint ${holds.payload.complaint}`
+    case 'graded':
+      return `graded ${holds.payload.of}`
+    case 'condition':
+      return `condition ${holds.payload.condition}`
+    case 'takenOver':
+      return `takenOver ${holds.payload.stop}`
+    case 'goal':
+    case 'decision':
+    case 'cause':
+    case 'plan':
+    case 'verdict':
+    case 'calibration':
+      return holds.kind
+    default:
+      return null
+  }
+}
+
+/**
+ * The entries of a history that bear its present state: folded alone they give the same goal, findings, readings, course,
+ * bleed, decision, verdict and installation as the whole history, so that a long job can be opened by them and the rest
+ * fetched behind. Left out are entries taken back or replaced, and old notes, which only the journal shows.
+ *
+ * @param history all entries of one subject, each with its sequence
+ * @returns those that bear the state and the newest hundred, in sequence order
+ */
+export function bearing(history: readonly Entry[]): Entry[] {
+  const from = history.length - NEWEST
+  if (from <= 0) return [...history]
+  const kept = new Set<string>(history.slice(from).map(({ id }) => id))
+  const { standing } = timeline(history)
+  const byId = new Map(history.map((entry) => [entry.id, entry]))
+  const newest = new Map<string, Standing>()
+  for (const stands of standing) {
+    const key = replacedBy(stands)
+    if (key !== null) newest.set(key, stands)
+  }
+  for (const stands of standing) {
+    const key = replacedBy(stands)
+    if (stands.holds.kind === 'note' || (key !== null && newest.get(key) !== stands)) continue
+    kept.add(stands.origin.id)
+    // A correction may name another one, taken back since: without it the way to the first entry would be cut.
+    for (const correction of stands.corrections)
+      for (let one: Entry | undefined = correction; one; one = byId.get(one.corrects ?? ''))
+        kept.add(one.id)
+  }
+  // Whatever takes one of these back, or takes that back again, is later than what it acts on.
+  for (const { id, withdraws } of history) if (withdraws && kept.has(withdraws)) kept.add(id)
+  return history.filter(({ id }) => kept.has(id))
+}

@@ -1,0 +1,3 @@
+import { liveOf } from '../../../http/live'
+
+export default liveOf('job')

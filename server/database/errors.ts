@@ -1,0 +1,55 @@
+import { BaseError, ConnectionAcquireTimeoutError, ConnectionError } from 'sequelize'
+import { SettingsError } from './settings'
+
+/** The database's own numbers for what it answers. */
+const LOCK_WAIT_TOO_LONG = 1205
+/** A deadlock; and what a cluster's node answers when another node's commit came first. */
+const DEADLOCK = 1213
+const DUPLICATE = 1062
+/** A cluster's node that has not joined yet. */
+const NODE_NOT_READY = 1047
+/** A row that is named is not there. */
+export const NO_SUCH_ROW = 1452
+
+/**
+ * What kind of trouble an error of the database is: somebody else holds the row; a deadlock, after which a transaction is begun
+ * again; a key that is in use; the database away. Null for anything else.
+ */
+export type Trouble = 'busy' | 'deadlock' | 'taken' | 'away'
+
+export function troubleOf(error: unknown): Trouble | null {
+  switch (numberOf(error)) {
+    case LOCK_WAIT_TOO_LONG:
+      return 'busy'
+    case DEADLOCK:
+      return 'deadlock'
+    case DUPLICATE:
+      return 'taken'
+    case NODE_NOT_READY:
+      return 'away'
+  }
+  const away =
+    error instanceof ConnectionError ||
+    error instanceof ConnectionAcquireTimeoutError ||
+    error instanceof SettingsError ||
+    isLostConnection(error)
+  return away ? 'away' : null
+}
+
+/** The database's own error number, where it gave one. */
+export function numberOf(error: unknown): number | undefined {
+  return error instanceof BaseError
+    ? (error as { original?: { errno?: number } }).original?.errno
+    : undefined
+}
+
+/** A statement cut off in flight comes as a database error whose cause is the socket's. */
+function isLostConnection(error: unknown): boolean {
+  if (!(error instanceof BaseError)) return false
+  const cause = (error as { original?: { code?: string; fatal?: boolean } }).original
+  const code = cause?.code ?? ''
+  return (
+    cause?.fatal === true ||
+    /ECONN|EPIPE|ER_SOCKET|ER_CONNECTION|ER_SERVER_SHUTDOWN|ER_CMD_CONNECTION/.test(code)
+  )
+}

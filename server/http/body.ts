@@ -1,0 +1,50 @@
+import { setResponseHeader, type H3Event } from 'h3'
+import { Refusal } from '../services/refusal'
+
+/** A job's first entries fit many times over. */
+const MOST_BYTES = 256 * 1024
+/** ms; a body of this size takes a second on the slowest network of a workshop. */
+const READ_WITHIN = 15_000
+
+/**
+ * The body as JSON, bounded in size and time while it is read, so that one of unstated length is bounded too.
+ * @throws Refusal 400, 408, 413 or 415
+ */
+export async function readJson(event: H3Event): Promise<unknown> {
+  const { req } = event.node
+  if (!/^application\/json\b/.test(req.headers['content-type'] ?? ''))
+    throw new Refusal(415, 'not-json', 'Send application/json')
+  const chunks: Buffer[] = []
+  let size = 0
+  let late = false
+  const timer = setTimeout(() => {
+    late = true
+    req.emit('error', new Error('late'))
+  }, READ_WITHIN)
+  const end = (refusal: Refusal): Refusal => {
+    setResponseHeader(event, 'connection', 'close')
+    return refusal
+  }
+  try {
+    for await (const chunk of req as AsyncIterable<Buffer>) {
+      size += chunk.length
+      if (size > MOST_BYTES)
+        throw end(new Refusal(413, 'too-large', `A body holds at most ${MOST_BYTES / 1024} KiB`))
+      chunks.push(chunk)
+    }
+  } catch (error) {
+    if (error instanceof Refusal) throw error
+    throw end(
+      late
+        ? new Refusal(408, 'too-slow', `The body did not come within ${READ_WITHIN / 1000} s`)
+        : new Refusal(400, 'cut-off', 'The body was cut off'),
+    )
+  } finally {
+    clearTimeout(timer)
+  }
+  try {
+    return JSON.parse(Buffer.concat(chunks).toString('utf8'))
+  } catch {
+    throw new Refusal(400, 'no-json', 'The body is not readable as JSON')
+  }
+}

@@ -1,0 +1,55 @@
+import { createEventStream } from 'h3'
+import { IdPath, LiveQuery } from '../../contract'
+import { join, MOST_STREAMS, openStreams, type Stream } from '../live/hub'
+import { checker } from '../services/validate'
+import { readJobRow } from '../services/jobs'
+import { notFound, Refusal } from '../services/refusal'
+import { route } from './route'
+
+const checkPath = checker(IdPath)
+const checkQuery = checker(LiveQuery, 'query')
+/** ms between beats, by which either side sees that the other is gone. */
+const BEAT = 15_000
+
+/**
+ * A subject as it goes on, as server-sent events: `entry` with id `<job sequence>.<vehicle sequence>`, `cue` without one, and
+ * a `beat` now and then. It goes on after Last-Event-ID, else after the query's `after`.
+ */
+export const liveOf = (type: 'job' | 'vehicle') =>
+  route(async ({ database, event, params, query }) => {
+    const { id } = checkPath(params)
+    const { after } = checkQuery(query)
+    const last = event.node.req.headers['last-event-id']
+    const from = checkQuery(typeof last === 'string' ? { after: last } : { after })
+    const [jobAt = 0, vehicleAt = 0] = (from.after ?? '0.0').split('.').map(Number)
+    if (openStreams() >= MOST_STREAMS)
+      throw new Refusal(503, 'busy', 'So many tablets listen already; entries are asked for instead.')
+    const vehicle =
+      type === 'job'
+        ? (await readJobRow(database, id)).vehicleId
+        : (await database.models.Vehicle.findByPk(id, { attributes: ['id'] }))?.id
+    if (!vehicle) throw notFound('vehicle')
+
+    const events = createEventStream(event)
+    const push = (name: string, data: unknown, eventId?: string) =>
+      void events
+        .push({ event: name, data: JSON.stringify(data), ...(eventId && { id: eventId }) })
+        .catch(() => {})
+    const stream: Stream = {
+      job: type === 'job' ? id : null,
+      vehicle,
+      jobAt,
+      vehicleAt,
+      entry: (entry, ofJob, ofVehicle) => push('entry', entry, `${ofJob}.${ofVehicle}`),
+      cue: (cue) => push('cue', cue),
+      close: () => void events.close().catch(() => {}),
+    }
+    const leave = join(stream)
+    const beat = setInterval(() => push('beat', null), BEAT)
+    event.node.res.once('close', () => {
+      clearInterval(beat)
+      leave()
+    })
+    push('beat', null)
+    await events.send()
+  })

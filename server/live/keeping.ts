@@ -1,0 +1,44 @@
+import { setTimeout as wait } from 'node:timers/promises'
+import { currentDatabase } from '../database/current'
+import { forgetOldRules, refreshStale } from '../services/standing'
+import { onCommitted } from './news'
+
+/** ms after a commit: several entries in a row are worked out once. */
+const SOON = 120
+/** ms between looks for what another process, or one that was killed, has left stale. */
+const LATER = 2000
+
+/**
+ * Keeps what lists show of jobs up to date behind the answers: soon after this process has filed something, and now and then
+ * for what others have.
+ */
+export function keepJobsFresh(): { stop: () => void } {
+  let stopped = false
+  let wake = () => {}
+  const forget = onCommitted((news) => news === 'entries' && wake())
+  void (async () => {
+    let rulesChecked = false
+    while (!stopped) {
+      try {
+        const database = currentDatabase()
+        if (!rulesChecked) await forgetOldRules(database)
+        rulesChecked = true
+        // In pieces, so that answers come in between.
+        while (!stopped && (await refreshStale(database)) > 0) await wait(5)
+      } catch {
+        // The database is away or not set up yet: health says so, and the next look finds it back.
+      }
+      await Promise.race([
+        wait(LATER, undefined, { ref: false }),
+        new Promise<void>((resolve) => (wake = resolve)).then(() => wait(SOON)),
+      ])
+    }
+  })()
+  return {
+    stop: () => {
+      stopped = true
+      forget()
+      wake()
+    },
+  }
+}

@@ -1,0 +1,14 @@
+import { closeDatabase } from '../database/current'
+import { closeStreams } from '../live/hub'
+import { keepJobsFresh } from '../live/keeping'
+
+/** Work behind the answers, and its end: streams first, or they would keep the server from ending; the pool last. */
+export default defineNitroPlugin((nitro) => {
+  const keeping = keepJobsFresh()
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.prependListener(signal, closeStreams)
+  nitro.hooks.hook('close', async () => {
+    keeping.stop()
+    closeStreams()
+    await closeDatabase()
+  })
+})
