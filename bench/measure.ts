@@ -45,6 +45,26 @@ export async function quantileAsync(
   return quantilesOf(times)
 }
 
+/** The same for so many runs by several clients at once, each beginning its next when the last has ended. */
+export async function atOnce(
+  work: (i: number) => Promise<unknown>,
+  runs: number,
+  clients: number,
+): Promise<{ median: number; p95: number }> {
+  const times: number[] = []
+  let begun = 0
+  await Promise.all(
+    Array.from({ length: clients }, async () => {
+      while (begun < runs) {
+        const start = performance.now()
+        await work(begun++)
+        times.push(performance.now() - start)
+      }
+    }),
+  )
+  return quantilesOf(times)
+}
+
 function quantilesOf(times: number[]): { median: number; p95: number } {
   times.sort((a, b) => a - b)
   const at = (share: number) => times[Math.min(times.length - 1, Math.floor(share * times.length))]!

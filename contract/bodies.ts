@@ -4,6 +4,7 @@ import type { NextStep } from '../core/proof'
 import { UNIT_SYSTEMS, type UnitSystem } from '../core/quantity'
 import { FIRSTS, SCOPES, WAYS, type ShopRecord } from '../core/diagnosis'
 import { NewEntrySchema } from './entry'
+import { JOB_FILTERS } from './filters'
 import { bounded, Instant, Line, OneOf, strict, Ulid } from './shape'
 
 /** Bodies and queries of the API. Ids are made where the thing is made, so that sending twice is harmless. */
@@ -51,8 +52,6 @@ const paging = {
 /** Words that must all be in it, each anywhere. */
 const search = Type.Optional(Type.String({ maxLength: 80 }))
 
-export const JOB_FILTERS = ['open', 'stopped', 'done'] as const
-export type JobFilter = (typeof JOB_FILTERS)[number]
 export const JobsQuery = Type.Object(
   {
     ...paging,

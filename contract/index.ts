@@ -1,5 +1,6 @@
 /** What crosses a boundary: one schema each, its type derived from it or held equal to the core's. */
 export * from './bodies'
+export { JOB_FILTERS, type JobFilter } from './filters'
 export { checkEntry, checkInstallationFile } from './check-entry'
 export { CueSchema, type Cue } from './cue'
 export { NewEntrySchema } from './entry'

@@ -3,11 +3,16 @@ import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { build } from 'esbuild'
 import { benchBrowser } from '../bench/browser'
-import { print } from '../bench/measure'
+import { print, type Row } from '../bench/measure'
+import { benchLists } from '../bench/lists'
+import { benchLive } from '../bench/live'
 import { benchServer } from '../bench/server'
 import { root } from './packages.mjs'
 
-/** `npm run bench`: speed as ratios measured in one run. The core is bundled first, as the application ships it. */
+/**
+ * `npm run bench [-- core|server|lists|live|browser …]`: speed as ratios measured in one run. The core is bundled first, as
+ * the application ships it.
+ */
 const outdir = join(root, '.data', 'bench')
 mkdirSync(outdir, { recursive: true })
 await build({
@@ -23,8 +28,15 @@ const bundled = (name: string) => import(pathToFileURL(join(outdir, `${name}.mjs
 const { benchCircuit } = (await bundled('circuit')) as typeof import('../bench/circuit')
 const { benchDraws } = (await bundled('draws')) as typeof import('../bench/draws')
 const { benchFind } = (await bundled('find')) as typeof import('../bench/find')
-print(benchCircuit())
-print(benchDraws())
-print(benchFind())
-print(await benchServer())
-print(await benchBrowser())
+
+const BENCHES: [name: string, run: () => Row[] | Promise<Row[]>][] = [
+  ['core', benchCircuit],
+  ['core', benchDraws],
+  ['core', benchFind],
+  ['server', benchServer],
+  ['lists', benchLists],
+  ['live', benchLive],
+  ['browser', benchBrowser],
+]
+const asked = process.argv.slice(2)
+for (const [name, run] of BENCHES) if (asked.length === 0 || asked.includes(name)) print(await run())

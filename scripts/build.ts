@@ -1,27 +1,27 @@
-import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Plain } from './debian'
+import { runTool } from './ending.mjs'
 import { root, say } from './packages.mjs'
 
 /** What the built application is made of. */
 const SOURCES = ['app', 'contract', 'core', 'public', 'server', 'nuxt.config.ts', 'package-lock.json']
 
 /** Builds the application where its sources are newer than what was built. */
-export function ensureBuilt(): string {
+export async function ensureBuilt(): Promise<string> {
   const entry = join(root, '.output', 'server', 'index.mjs')
   const stamp = join(root, '.output', 'sources')
   const sources = fingerprint()
   if (existsSync(entry) && existsSync(stamp) && readFileSync(stamp, 'utf8') === sources) return entry
   say('Building (about a minute) …')
-  const done = spawnSync('npx', ['nuxt', 'build'], {
+  // A build that is cut off must not be taken for the one that was there before.
+  rmSync(stamp, { force: true })
+  const done = await runTool('npx', ['nuxt', 'build'], {
     cwd: root,
-    encoding: 'utf8',
     env: { ...process.env, NODE_ENV: 'production', NODE_OPTIONS: '--max-old-space-size=3072' },
-    maxBuffer: 64 * 1024 * 1024,
   })
-  if (done.status !== 0 || !existsSync(entry))
+  if (done.code !== 0 || !existsSync(entry))
     throw new Plain(`The build failed:\n${done.stdout}${done.stderr}`)
   writeFileSync(stamp, sources)
   return entry

@@ -1,6 +1,6 @@
-import { spawnSync } from 'node:child_process'
 import { accessSync, constants } from 'node:fs'
 import { delimiter, join } from 'node:path'
+import { runTool } from './ending.mjs'
 import { say } from './packages.mjs'
 
 /** What stops a command in plain words, with what to do. */
@@ -19,7 +19,7 @@ const onPath = (program: string): boolean =>
   })
 
 /** Installs a Debian package where its program is missing. */
-export function ensureProgram(program: string, debianPackage: string): void {
+export async function ensureProgram(program: string, debianPackage: string): Promise<void> {
   if (onPath(program)) return
   if (process.getuid?.() !== 0)
     throw new Plain(
@@ -31,13 +31,12 @@ export function ensureProgram(program: string, debianPackage: string): void {
     )
   say(`Installing ${debianPackage} …`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
-  const apt = (...args: string[]) =>
-    spawnSync('apt-get', args, { env, encoding: 'utf8', maxBuffer: 64 * 1024 * 1024 })
-  apt('update', '-qq')
-  const done = apt('install', '-y', '-qq', '--no-install-recommends', debianPackage)
-  if (done.status !== 0 || !onPath(program))
+  await runTool('apt-get', ['update', '-qq'], { env })
+  const install = ['install', '-y', '-qq', '--no-install-recommends', debianPackage]
+  const { code, stderr } = await runTool('apt-get', install, { env })
+  if (code !== 0 || !onPath(program))
     throw new Plain(
-      `apt-get could not install ${debianPackage}:\n${(done.stderr || done.error?.message || '').trim()}\n` +
+      `apt-get could not install ${debianPackage}:\n${stderr.trim()}\n` +
         `Check the network to Debian's packages, or install it by hand, then start again.`,
     )
 }

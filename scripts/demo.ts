@@ -1,57 +1,81 @@
 import { join } from 'node:path'
+import { setTimeout as wait } from 'node:timers/promises'
 import { loadDemo } from '../demo/load'
 import { openDatabase } from '../server/database/database'
 import { migrator } from '../server/database/migrate'
 import { databaseSettings, type DatabaseSettings } from '../server/database/settings'
 import { ensureBuilt } from './build'
+import { takeFolder } from './data-folder'
 import { ensureProgram, Plain } from './debian'
-import { databaseEnvironment, isFree, privateMariadb } from './mariadb'
+import { end, Ending, isEnding } from './ending.mjs'
+import { databaseEnvironment, portTrouble, privateMariadb, type PrivateMariadb } from './mariadb'
 import { root, say } from './packages.mjs'
-import { startWebServer } from './web-server'
+import { addressesOf, isLoopback, startWebServer, tlsFrom, type WebServer } from './web-server'
 
-/** `npm run demo`: database, tables, demo scenario, build, serve; Ctrl-C ends all of it. */
-const undo: (() => Promise<void>)[] = []
-let ending: Promise<void> | undefined
+/** `npm run demo`: database, tables, demo scenario, build, serve; what dies is started again; Ctrl-C ends all of it. */
+const USUAL_PORT = 4180
+/** ms between looks at the database's process. */
+const LOOK = 1000
+/** A program that dies so often in a minute is not started again. */
+const MOST_DEATHS = 5
 
-function end(): Promise<void> {
-  ending ??= (async () => {
-    for (const step of undo.reverse()) await step().catch((error: Error) => say(error.message))
-  })()
-  return ending
+interface Settings {
+  host: string
+  port: number
 }
 
 async function start(): Promise<void> {
-  const host = process.env.MELLOW_HOST ?? '127.0.0.1'
-  const port = Number(process.env.MELLOW_PORT ?? 4180)
-  if (!Number.isInteger(port) || port < 1 || port > 65_535)
-    throw new Plain('MELLOW_PORT must be a port, 1 to 65535')
-  if (!(await isFree(port, host)))
-    throw new Plain(
-      `Port ${port} on ${host} is taken. Stop what is there, or choose another: MELLOW_PORT=4181 npm run demo`,
-    )
+  const { host, port } = await settings()
+  const tls = tlsFrom(process.env)
   // What may be refused is asked for before the minute of building.
-  if (!process.env.MELLOW_DB_NAME) ensureProgram('mariadbd', 'mariadb-server')
-  const entry = ensureBuilt()
-  const settings = await database()
-  await prepare(settings)
-  const server = await startWebServer({ entry, host, port, env: databaseEnvironment(settings) })
-  undo.push(server.stop)
-  server.child.once('exit', () => {
-    if (ending) return
-    say('The web server ended by itself.')
-    void end().then(() => process.exit(1))
-  })
-  say(`\nMellow Anchor is at ${server.address}\nCtrl-C stops it; what was entered is kept.`)
+  if (!process.env.MELLOW_DB_NAME) await ensureProgram('mariadbd', 'mariadb-server')
+  const entry = await ensureBuilt()
+  const mariadb = process.env.MELLOW_DB_NAME ? null : await ownDatabase(port)
+  const place = mariadb?.settings ?? databaseSettings()
+  await prepare(place)
+  const serve = () => startWebServer({ entry, host, port, tls, env: databaseEnvironment(place) })
+  const server = await serve()
+  const [address, ...others] = addressesOf(host, port, tls !== null)
+  say(`\nMellow Anchor is at ${address}\nCtrl-C stops it; what was entered is kept.`)
+  if (!isLoopback(host))
+    say(
+      `Open to the network${others.length > 0 ? ` at ${others.join(', ')}` : ''}: there is no sign-in, so whoever ` +
+        'reaches it reads every job and files in any name.',
+    )
+  watch(server, serve, mariadb)
 }
 
-/** The database that the environment names, or a private one in the project's data folder. */
-async function database(): Promise<DatabaseSettings> {
-  if (process.env.MELLOW_DB_NAME) return databaseSettings()
+/** Host and port as asked for, each refused in a sentence where it cannot be. */
+async function settings(): Promise<Settings> {
+  const host = process.env.MELLOW_HOST ?? '127.0.0.1'
+  const port = Number(process.env.MELLOW_PORT ?? USUAL_PORT)
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    throw new Plain('MELLOW_PORT must be a port, 1 to 65535')
+  if (!isLoopback(host) && process.env.MELLOW_OPEN !== 'yes')
+    throw new Plain(
+      `MELLOW_HOST=${host} would let the whole network in, and there is no sign-in yet: whoever reaches it reads every ` +
+        'job and files in any name. Where that is wanted, set MELLOW_OPEN=yes as well.',
+    )
+  const trouble = await portTrouble(port, host)
+  if (trouble === 'EADDRINUSE')
+    throw new Plain(
+      `Port ${port} on ${host} is taken. Stop what is there, or choose another: MELLOW_PORT=${port + 1} npm run demo`,
+    )
+  if (trouble)
+    throw new Plain(
+      `MELLOW_HOST=${host} with port ${port} cannot be listened on (${trouble}): give an address of this machine.`,
+    )
+  return { host, port }
+}
+
+/** A private database in a data folder of this port's own. */
+async function ownDatabase(port: number): Promise<PrivateMariadb> {
+  const usual = port === USUAL_PORT ? 'demo' : `demo-${port}`
+  const folder = process.env.MELLOW_DATA ?? join(root, '.data', usual)
+  const giveBack = takeFolder(folder, port)
+  process.once('exit', giveBack)
   say('Starting the private MariaDB …')
-  const folder = process.env.MELLOW_DATA ?? join(root, '.data', 'demo')
-  const mariadb = await privateMariadb({ folder })
-  undo.push(mariadb.stop)
-  return mariadb.settings
+  return privateMariadb({ folder })
 }
 
 async function prepare(settings: DatabaseSettings): Promise<void> {
@@ -70,18 +94,57 @@ async function prepare(settings: DatabaseSettings): Promise<void> {
   }
 }
 
-for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
-  process.on(signal, () => {
-    if (!ending) say('\nStopping …')
-    void end().then(() => process.exit(0))
-  })
+/** Starts again what dies without being asked to, and says so. */
+function watch(
+  first: WebServer,
+  serve: () => Promise<WebServer>,
+  mariadb: PrivateMariadb | null,
+): void {
+  const server = restarter('web server', serve)
+  const follow = ({ child }: WebServer) =>
+    child.once('exit', () => void server().then((again) => again && follow(again)))
+  follow(first)
+  if (mariadb) void watchDatabase(mariadb)
+}
 
-await start().catch(async (error: unknown) => {
+async function watchDatabase(mariadb: PrivateMariadb): Promise<void> {
+  const database = restarter('database', mariadb.start)
+  while (!isEnding()) {
+    await wait(LOOK)
+    if (!isEnding() && !mariadb.alive()) await database()
+  }
+}
+
+/** Starts one program anew; where it dies again and again, or will not start, all is ended. */
+function restarter<T>(name: string, startIt: () => Promise<T>): () => Promise<T | null> {
+  const deaths: number[] = []
+  return async () => {
+    if (isEnding()) return null
+    const now = Date.now()
+    deaths.push(now)
+    while (deaths[0]! < now - 60_000) deaths.shift()
+    say(`The ${name} ended by itself; starting it again.`)
+    try {
+      if (deaths.length > MOST_DEATHS)
+        throw new Plain(`The ${name} ended ${deaths.length} times in a minute.`)
+      const started = await startIt()
+      say(`The ${name} is back.`)
+      return started
+    } catch (error) {
+      await fail(error)
+      return null
+    }
+  }
+}
+
+async function fail(error: unknown): Promise<void> {
+  if (error instanceof Ending || isEnding()) return
   say(
     error instanceof Plain
       ? `\n${error.message}`
       : `\n${error instanceof Error ? error.stack : String(error)}`,
   )
-  await end()
-  process.exit(1)
-})
+  await end(1)
+}
+
+await start().catch(fail)

@@ -1,12 +1,14 @@
-import { spawn, spawnSync } from 'node:child_process'
+import type { ChildProcess } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync, renameSync, rmSync, mkdirSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir, userInfo } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 import type { DatabaseSettings } from '../server/database/settings'
+import { inFolder, makeFolder, readSmall, serverAccount, writeSmall, type Account } from './data-folder'
 import { ensureProgram, Plain } from './debian'
+import { hasEnded, runTool, startService, stopService } from './ending.mjs'
 
 /** A private MariaDB on loopback with its own folder, port and account. */
 export interface PrivateMariadb {
@@ -15,6 +17,8 @@ export interface PrivateMariadb {
   started: boolean
   stop: () => Promise<void>
   start: () => Promise<void>
+  /** Whether its process is there. */
+  alive: () => boolean
 }
 
 interface Options {
@@ -24,47 +28,70 @@ interface Options {
   careless?: boolean
 }
 
+interface Place {
+  data: string
+  port: number
+  socket: string
+  log: string
+  account: Account | null
+  careless: boolean
+}
+
 const READY_WITHIN = 60_000
+/** A database that writes what it holds; one whose disk is full never ends by itself. */
+const ENDS_WITHIN = 20_000
 
 /** Starts the server in a folder, making the folder, database and account the first time. */
 export async function privateMariadb({ folder, careless = false }: Options): Promise<PrivateMariadb> {
-  ensureProgram('mariadbd', 'mariadb-server')
-  const data = join(folder, 'mariadb')
-  mkdirSync(folder, { recursive: true, mode: 0o700 })
-  const place = await placeOf(folder)
-  const fresh = !existsSync(join(data, 'mysql'))
-  if (fresh) install(data)
-  const server = {
-    start: () => launch(data, place, careless, join(folder, 'mariadb.log')),
-    stop: () => shutDown(place.socket),
+  await ensureProgram('mariadbd', 'mariadb-server')
+  makeFolder(folder)
+  const place: Place = {
+    ...(await placeOf(folder)),
+    data: join(folder, 'mariadb'),
+    log: join(folder, 'mariadb', 'mariadb.log'),
+    account: serverAccount(folder),
+    careless,
   }
-  const started = !ping(place.socket)
-  if (started) await server.start()
-  const settings = account(folder, place)
-  return { settings, started, ...server }
+  if (!existsSync(join(place.data, 'mysql'))) await layOut(place)
+  if (place.account) await runTool('chown', ['-R', place.account.name, place.data])
+  let child: ChildProcess | null = null
+  const start = async () => {
+    child = await launch(place)
+  }
+  const stop = async () => {
+    if (child && !hasEnded(child)) await stopService(child, ENDS_WITHIN)
+    else await stopPid(place)
+  }
+  const alive = () => (child ? !hasEnded(child) : pidOf(place) !== null)
+  const started = !(await ping(place.socket))
+  if (started) await start()
+  return { settings: await openAccount(folder, place), started, start, stop, alive }
 }
 
 /** Port and socket of a folder's server, kept so that a second start finds the first. */
 async function placeOf(folder: string): Promise<{ port: number; socket: string }> {
   const file = join(folder, 'place.json')
-  const known = existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as { port: number }) : null
   // A socket's path holds at most 107 characters, and a checkout may lie deeper than that.
   const short = createHash('sha256').update(folder).digest('hex').slice(0, 12)
-  const inside = join(folder, 'mariadb.sock')
+  const inside = join(folder, 'mariadb', 'mariadb.sock')
   const socket = inside.length <= 100 ? inside : join(tmpdir(), `mellow-${short}.sock`)
-  if (known && (ping(socket) || (await isFree(known.port)))) return { port: known.port, socket }
+  const known = readSmall<{ port: number }>(file)?.port
+  if (known && ((await ping(socket)) || (await isFree(known)))) return { port: known, socket }
   const port = await freePort()
-  writeFileSync(file, JSON.stringify({ port }))
+  inFolder(folder, () => writeSmall(file, { port }))
   return { port, socket }
 }
 
-export function isFree(port: number, host = '127.0.0.1'): Promise<boolean> {
+/** What keeps a port from being listened on; null where nothing does. */
+export function portTrouble(port: number, host = '127.0.0.1'): Promise<string | null> {
   return new Promise((resolve) => {
     const probe = createServer()
-    probe.once('error', () => resolve(false))
-    probe.listen(port, host, () => probe.close(() => resolve(true)))
+    probe.once('error', (error: NodeJS.ErrnoException) => resolve(error.code ?? error.message))
+    probe.listen(port, host, () => probe.close(() => resolve(null)))
   })
 }
+export const isFree = async (port: number, host = '127.0.0.1'): Promise<boolean> =>
+  (await portTrouble(port, host)) === null
 
 export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
@@ -77,37 +104,43 @@ export function freePort(): Promise<number> {
   })
 }
 
-function install(data: string): void {
+/** Lays out an empty server beside its place and moves it there when it is whole: a start may be cut off at any moment. */
+async function layOut({ data, account }: Place): Promise<void> {
+  // What else is there was made by no start that came to its end.
+  if (existsSync(data) && existsSync(join(data, 'ibdata1')))
+    throw new Plain(
+      `${data} holds part of a database only. Put a backup there, or move it away to begin anew.`,
+    )
+  const fresh = `${data}.new`
+  inFolder(data, () => {
+    rmSync(fresh, { recursive: true, force: true })
+    rmSync(data, { recursive: true, force: true })
+    mkdirSync(fresh, { mode: 0o700 })
+  })
   const user = userInfo().username
-  const done = spawnSync(
-    'mariadb-install-db',
-    [
-      '--no-defaults',
-      `--user=${user}`,
-      `--datadir=${data}`,
-      '--auth-root-authentication-method=socket',
-      `--auth-root-socket-user=${user}`,
-      '--skip-test-db',
-      '--skip-name-resolve',
-      '--innodb-log-file-size=16M',
-    ],
-    { encoding: 'utf8' },
-  )
-  if (done.status !== 0)
+  const done = await runTool('mariadb-install-db', [
+    '--no-defaults',
+    `--user=${account?.name ?? user}`,
+    `--datadir=${fresh}`,
+    '--auth-root-authentication-method=socket',
+    `--auth-root-socket-user=${user}`,
+    '--skip-test-db',
+    '--skip-name-resolve',
+    '--innodb-log-file-size=16M',
+  ])
+  if (done.code !== 0)
     throw new Plain(`MariaDB could not lay out its data in ${data}:\n${done.stdout}${done.stderr}`)
+  inFolder(data, () => renameSync(fresh, data))
 }
 
-async function launch(
-  data: string,
-  { port, socket }: { port: number; socket: string },
-  careless: boolean,
-  log: string,
-): Promise<void> {
-  const child = spawn(
+async function launch(place: Place): Promise<ChildProcess> {
+  const { data, port, socket, log, account, careless } = place
+  let why: string | null = null
+  const child = startService(
     'mariadbd',
     [
       '--no-defaults',
-      `--user=${userInfo().username}`,
+      `--user=${account?.name ?? userInfo().username}`,
       `--datadir=${data}`,
       `--socket=${socket}`,
       `--pid-file=${data}/mariadbd.pid`,
@@ -126,23 +159,24 @@ async function launch(
       ...(careless ? ['--innodb-flush-log-at-trx-commit=0', '--skip-innodb-doublewrite'] : []),
     ],
     // Its own session: Ctrl-C at the terminal must not reach it before the web server has let go.
-    { detached: true, stdio: 'ignore', env: { ...process.env, PATH: `${process.env.PATH}:/usr/sbin` } },
+    { stdio: 'ignore', env: { ...process.env, PATH: `${process.env.PATH}:/usr/sbin` } },
+    (own) => stopService(own, ENDS_WITHIN),
   )
-  let ended: string | null = null
-  child.on('error', (error) => (ended = error.message))
-  child.on('exit', (code) => (ended = `it ended with ${code}`))
+  child.on('error', (error) => (why = error.message))
+  child.on('exit', (code) => (why = `it ended with ${code}`))
   child.unref()
   const until = Date.now() + READY_WITHIN
-  while (!ping(socket)) {
-    if (ended !== null || Date.now() > until) {
-      if (ended === null) child.kill('SIGTERM')
-      const why = ended ?? `it did not answer within ${READY_WITHIN / 1000} s`
+  while (!(await ping(socket))) {
+    if (why !== null || Date.now() > until) {
+      await stopService(child, ENDS_WITHIN)
+      why ??= `it did not answer within ${READY_WITHIN / 1000} s`
       throw new Plain(
         `The private MariaDB would not start: ${why}.\nIts log is ${log}; the last lines:\n${tail(log)}`,
       )
     }
     await wait(100)
   }
+  return child
 }
 
 function tail(file: string): string {
@@ -151,36 +185,47 @@ function tail(file: string): string {
     : '(no log)'
 }
 
-function admin(socket: string, ...words: string[]): boolean {
-  const done = spawnSync(
-    'mariadb-admin',
-    ['--no-defaults', '-S', socket, '--connect-timeout=5', ...words],
-    {
-      stdio: 'ignore',
-    },
-  )
-  return done.status === 0
+async function ping(socket: string): Promise<boolean> {
+  if (!existsSync(socket)) return false
+  const asked = ['--no-defaults', '-S', socket, '--connect-timeout=5', 'ping']
+  return (await runTool('mariadb-admin', asked)).code === 0
 }
-const ping = (socket: string): boolean => existsSync(socket) && admin(socket, 'ping')
 
-async function shutDown(socket: string): Promise<void> {
-  if (!ping(socket)) return
-  admin(socket, 'shutdown')
-  const until = Date.now() + 30_000
-  while (existsSync(socket) && Date.now() < until) await wait(50)
+/** The process of a server that an earlier start has left running. */
+function pidOf({ data }: Place): number | null {
+  try {
+    const pid = Number(readFileSync(join(data, 'mariadbd.pid'), 'utf8').trim())
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(`--datadir=${data}\0`) ? pid : null
+  } catch {
+    return null
+  }
+}
+
+async function stopPid(place: Place): Promise<void> {
+  const pid = pidOf(place)
+  if (pid === null) return
+  process.kill(pid, 'SIGTERM')
+  const until = Date.now() + ENDS_WITHIN
+  while (pidOf(place) === pid) {
+    if (Date.now() > until) process.kill(pid, 'SIGKILL')
+    await wait(50)
+  }
 }
 
 /** Database and account of the application; the password is made here and never leaves the folder. */
-function account(folder: string, { port, socket }: { port: number; socket: string }): DatabaseSettings {
+async function openAccount(folder: string, { port, socket }: Place): Promise<DatabaseSettings> {
   const file = join(folder, 'account.json')
-  if (!existsSync(file))
-    writeFileSync(file, JSON.stringify({ password: randomBytes(24).toString('hex') }), { mode: 0o600 })
-  const { password } = JSON.parse(readFileSync(file, 'utf8')) as { password: string }
-  createDatabase(socket, 'mellow', password)
+  let password = readSmall<{ password: string }>(file)?.password
+  if (!password || !/^[0-9a-f]{48}$/.test(password)) {
+    // None yet, or cut off: it is set anew below, so nothing is lost with it.
+    password = randomBytes(24).toString('hex')
+    inFolder(folder, () => writeSmall(file, { password }))
+  }
+  await createDatabase(socket, 'mellow', password)
   return { host: '127.0.0.1', port, name: 'mellow', user: 'mellow', password }
 }
 
-function createDatabase(socket: string, name: string, password: string): void {
+async function createDatabase(socket: string, name: string, password: string): Promise<void> {
   const who = `'${name}'@'127.0.0.1'`
   const sql = [
     `CREATE DATABASE IF NOT EXISTS ${name}`,
@@ -189,8 +234,9 @@ function createDatabase(socket: string, name: string, password: string): void {
     // Its own database, and others of its name for tests.
     `GRANT ALL ON \`${name}%\`.* TO ${who}`,
   ].join(';')
-  const done = spawnSync('mariadb', ['--no-defaults', '-S', socket, '-e', sql], { encoding: 'utf8' })
-  if (done.status !== 0) throw new Plain(`MariaDB refused its account: ${done.stderr}`)
+  // On standard input: every account of the machine can read a command line.
+  const done = await runTool('mariadb', ['--no-defaults', '-S', socket], { input: sql })
+  if (done.code !== 0) throw new Plain(`MariaDB refused its account: ${done.stderr}`)
 }
 
 /** The environment by which the server finds a database. */

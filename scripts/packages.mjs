@@ -1,7 +1,7 @@
-import { spawnSync } from 'node:child_process'
 import { existsSync, readFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { end, runTool } from './ending.mjs'
 
 /** The project's folder. */
 export const root = dirname(dirname(fileURLToPath(import.meta.url)))
@@ -10,14 +10,14 @@ export const root = dirname(dirname(fileURLToPath(import.meta.url)))
  * Installs the project's packages where they are missing or others than the lock file names, and makes Nuxt's types.
  * Needs nothing but Node and npm. Everything it says goes to standard error.
  */
-export function ensurePackages() {
+export async function ensurePackages() {
   if (!installed()) {
     say('Installing packages (npm ci) …')
-    run('npm', ['ci', '--no-audit', '--no-fund'])
+    await run('npm', ['ci', '--no-audit', '--no-fund'])
   }
   if (!existsSync(join(root, '.nuxt', 'tsconfig.app.json'))) {
     say('Preparing types …')
-    run('npx', ['nuxt', 'prepare'])
+    await run('npx', ['nuxt', 'prepare'])
   }
 }
 
@@ -42,12 +42,9 @@ export function say(line) {
   process.stderr.write(`${line}\n`)
 }
 
-function run(/** @type {string} */ command, /** @type {string[]} */ args) {
-  const done = spawnSync(command, args, { cwd: root, stdio: ['ignore', 2, 2] })
-  if (done.status !== 0) {
-    say(
-      `\n${command} ${args.join(' ')} failed. Check the network to the npm registry, then start again.`,
-    )
-    process.exit(1)
-  }
+async function run(/** @type {string} */ command, /** @type {string[]} */ args) {
+  const { code } = await runTool(command, args, { cwd: root, show: true })
+  if (code === 0) return
+  say(`\n${command} ${args.join(' ')} failed. Check the network to the npm registry, then start again.`)
+  await end(1)
 }

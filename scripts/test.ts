@@ -91,9 +91,9 @@ function take(name: string, { passed, failed }: Count): void {
   say(`— ${name}: ${passed} passed, ${failed} failed, ${after} s`)
 }
 try {
-  ensureProgram('mariadbd', 'mariadb-server')
-  ensureProgram('chromium', 'chromium')
-  ensureBuilt()
+  await ensureProgram('mariadbd', 'mariadb-server')
+  await ensureProgram('chromium', 'chromium')
+  await ensureBuilt()
   await Promise.all(
     READING.map(async ([name, command, ...args]) => {
       const { good, said } = await aside(command, args)

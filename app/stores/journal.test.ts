@@ -286,6 +286,22 @@ describe('a browser that keeps nothing', () => {
     20_000,
   )
 
+  it('for a moment shows what it last knew, and never that all is sent', async () => {
+    const journal = open()
+    bench.mode = 'away'
+    await file(journal, 1)
+    await settle(journal)
+    const read = vi.spyOn(IDBObjectStore.prototype, 'getAll').mockImplementation(() => {
+      throw new DOMException('The store is busy.', 'UnknownError')
+    })
+    await settle(journal)
+    expect(values(journal.waiting)).toEqual([1])
+    read.mockRestore()
+    bench.mode = 'up'
+    await settle(journal)
+    expect(values(bench.stored)).toEqual([1])
+  })
+
   it('because it is full keeps what it can, in the order in which it was made', async () => {
     const journal = open()
     bench.mode = 'away'

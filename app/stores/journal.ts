@@ -33,12 +33,23 @@ export const useJournalStore = defineStore('journal', () => {
   const refused = computed<SetAside[]>(() =>
     queued.value.flatMap(({ aside, entry }) => (aside ? [{ entry, detail: aside.detail }] : [])),
   )
+  /** Entries that are just being kept: made, but not among those that wait yet. */
+  const keeping = ref(0)
+  const unsent = computed(() => waiting.value.length + keeping.value)
   const away = ref(false)
   /** Why something waits although the server answers. */
   const held = ref('')
   /** False where this browser could not keep an entry: then it lasts only as long as the page. */
   const kept = ref(true)
-  const tabs = betweenTabs({ queue: () => void refresh(), confirmed: (entry) => learn([entry]) })
+  const goes = (now: { away: boolean; detail: string }) => {
+    away.value = now.away
+    held.value = now.detail
+  }
+  const tabs = betweenTabs({
+    queue: () => void refresh(),
+    confirmed: (entry) => learn([entry]),
+    state: goes,
+  })
   const sender = new Sender({
     queue,
     post,
@@ -52,8 +63,8 @@ export const useJournalStore = defineStore('journal', () => {
       tabs.tell({ news: 'confirmed', entry })
     },
     state: (now) => {
-      away.value = now.away
-      held.value = now.detail
+      goes(now)
+      tabs.tell({ news: 'state', ...now })
     },
   })
   const restored = restore()
@@ -120,8 +131,14 @@ export const useJournalStore = defineStore('journal', () => {
     const entry = makeEntry(subject, by, kind, payload, acts)
     const problem = check(entry)[0]
     if (problem) throw new Error(`${problem.path.split('/').at(-1)} ${problem.message}`)
-    await queue.add(entry)
-    await refresh()
+    keeping.value += 1
+    try {
+      const added = await queue.add(entry)
+      queued.value = [...queued.value, added]
+      kept.value = queue.kept
+    } finally {
+      keeping.value -= 1
+    }
     tabs.tell({ news: 'queue' })
     void send()
     return entry
@@ -164,6 +181,7 @@ export const useJournalStore = defineStore('journal', () => {
 
   return {
     waiting,
+    unsent,
     refused,
     away,
     held,

@@ -33,65 +33,72 @@ const IMPATIENCE = 400
  */
 export class EntryQueue {
   private opened: Promise<IDBPDatabase<Store>> | undefined
-  private readonly loose = new Map<string, Queued>()
+  /** All that this page knows of, as it was last read or changed: what holds while the store does not answer. */
+  private seen = new Map<string, Queued>()
+  /** Ids of those that are in this page alone. */
+  private readonly loose = new Set<string>()
   private failed = false
-  /** The last place that this page knows of. */
-  private last = 0
 
-  /** False once something had to be kept in this page alone. */
+  /** False while something is kept in this page alone. */
   get kept(): boolean {
     return this.loose.size === 0
   }
 
   /** Everything that is queued, in the order in which it was made. */
   async all(): Promise<Queued[]> {
-    const stored = await this.attempt(async (store) => (await store.getAll('entries')).map(queuedFrom))
-    const byId = new Map<string, Queued>()
-    for (const one of [...(stored ?? []), ...this.loose.values()]) {
-      byId.set(one.entry.id, one)
-      this.last = Math.max(this.last, one.order)
+    const stored = await this.attempt((store) => store.getAll('entries'))
+    if (stored) {
+      const own = [...this.loose].flatMap((id) => this.seen.get(id) ?? [])
+      this.seen = new Map([...stored.map(queuedFrom), ...own].map((one) => [one.entry.id, one]))
     }
-    return [...byId.values()].sort((a, b) =>
+    return [...this.seen.values()].sort((a, b) =>
       // Those of an earlier version have no order but their ids'.
       a.order === b.order ? (a.entry.id < b.entry.id ? -1 : 1) : a.order - b.order,
     )
   }
 
   /** Puts an entry at the end. Resolves once it is kept, in the browser or else in this page. */
-  async add(entry: Entry): Promise<void> {
+  async add(entry: Entry): Promise<Queued> {
     // A reactive proxy cannot be cloned into the store.
     const plain = JSON.parse(JSON.stringify(entry)) as Entry
+    const queued: Queued = { entry: plain, order: this.lastOrder() + 1, tries: 0, aside: null }
     const done = await this.attempt(async (store) => {
       const writing = store.transaction('entries', 'readwrite')
-      const orders = (await writing.store.getAll()).map((one) => one.order ?? 0)
-      this.last = Math.max(this.last, ...orders) + 1
-      await writing.store.put({ ...plain, order: this.last, tries: 0, aside: null })
+      for (const { order = 0 } of await writing.store.getAll())
+        queued.order = Math.max(queued.order, order + 1)
+      await writing.store.put({ ...plain, order: queued.order, tries: 0, aside: null })
       await writing.done
       return true
     })
-    if (done) return
-    this.last += 1
-    this.loose.set(entry.id, { entry: plain, order: this.last, tries: 0, aside: null })
+    this.seen.set(entry.id, queued)
+    if (!done) this.loose.add(entry.id)
+    return queued
   }
 
   async change(id: string, change: Partial<Pick<Queued, 'tries' | 'aside'>>): Promise<void> {
-    const loose = this.loose.get(id)
-    if (loose) this.loose.set(id, { ...loose, ...change })
+    const known = this.seen.get(id)
+    if (known) this.seen.set(id, { ...known, ...change })
     await this.attempt(async (store) => {
       const writing = store.transaction('entries', 'readwrite')
-      const known = await writing.store.get(id)
-      if (known) await writing.store.put({ ...known, ...change })
+      const stored = await writing.store.get(id)
+      if (stored) await writing.store.put({ ...stored, ...change })
       await writing.done
       return true
     })
   }
 
   async remove(id: string): Promise<void> {
+    this.seen.delete(id)
     this.loose.delete(id)
     await this.attempt(async (store) => {
       await store.delete('entries', id)
       return true
     })
+  }
+
+  /** The last place that this page knows of. */
+  private lastOrder(): number {
+    return Math.max(0, ...[...this.seen.values()].map(({ order }) => order))
   }
 
   /** What the store gives; null where it fails or does not answer. */

@@ -61,7 +61,7 @@ export class Sender {
 
   /** Sends now; called while it sends, it looks once more when it is through. */
   send(): Promise<void> {
-    this.again = this.sending !== undefined
+    this.again ||= this.sending !== undefined
     this.sending ??= this.rounds().finally(() => (this.sending = undefined))
     return this.sending
   }
@@ -74,7 +74,8 @@ export class Sender {
       await this.parts.alone(async () => {
         waits = await this.round()
       })
-      if (waits) {
+      // Asked for again meanwhile, it is tried once more at once.
+      if (waits && !this.again) {
         this.timer = setTimeout(() => void this.send(), this.pause)
         this.pause = Math.min(2 * this.pause, LATEST)
         return

@@ -1,11 +1,16 @@
 import type { Entry } from '~~/core/journal'
 
 /** What the tabs of one browser tell each other. */
-export type TabNews = { news: 'queue' } | { news: 'confirmed'; entry: Entry }
+export type TabNews =
+  | { news: 'queue' }
+  | { news: 'confirmed'; entry: Entry }
+  /** How the sending goes, by the tab that does it. */
+  | { news: 'state'; away: boolean; detail: string }
 
 interface Hears {
   queue: () => void
   confirmed: (entry: Entry) => void
+  state: (state: { away: boolean; detail: string }) => void
 }
 
 /**
@@ -19,6 +24,7 @@ export function betweenTabs(hears: Hears): {
   const channel = import.meta.client ? new BroadcastChannel('mellow-anchor') : null
   channel?.addEventListener('message', ({ data }: MessageEvent<TabNews>) => {
     if (data.news === 'confirmed') hears.confirmed(data.entry)
+    else if (data.news === 'state') hears.state(data)
     else hears.queue()
   })
   const locks = import.meta.client ? navigator.locks : undefined

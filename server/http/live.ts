@@ -10,6 +10,8 @@ const checkPath = checker(IdPath)
 const checkQuery = checker(LiveQuery, 'query')
 /** ms between beats, by which either side sees that the other is gone. */
 const BEAT = 15_000
+/** ms after which a browser that was cut off comes back. */
+const AGAIN = 500
 
 /**
  * A subject as it goes on, as server-sent events: `entry` with id `<job sequence>.<vehicle sequence>`, `cue` without one, and
@@ -50,6 +52,6 @@ export const liveOf = (type: 'job' | 'vehicle') =>
       clearInterval(beat)
       leave()
     })
-    push('beat', null)
+    void events.push({ event: 'beat', data: 'null', retry: AGAIN }).catch(() => {})
     await events.send()
   })

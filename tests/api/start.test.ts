@@ -1,12 +1,24 @@
-import { spawn } from 'node:child_process'
-import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
+import { execFileSync } from 'node:child_process'
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
+import { get } from 'node:http'
+import { get as getOverTls } from 'node:https'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
 import type { BenchJob, Health, Page, Person } from '../../contract'
+import { ensureProgram } from '../../scripts/debian'
 import { freePort, isFree } from '../../scripts/mariadb'
 import { root } from '../../scripts/packages.mjs'
 import { run } from '../harness/running'
+import { interrupted, processesOf, startDemo, type RunningDemo } from '../harness/demo'
 import { scenario } from '../../demo/scenario'
 import { newId } from './client'
 
@@ -14,27 +26,18 @@ const folder = join(root, '.data', 'test', 'start')
 const demo = (env: Record<string, string>) =>
   run('node', ['scripts/demo.mjs'], { env: { MELLOW_DATA: folder, ...env } })
 
-/** Starts the demo and waits until it prints its address. */
-async function start(port: number) {
-  const child = spawn('node', ['scripts/demo.mjs'], {
-    cwd: root,
-    env: { ...process.env, MELLOW_DATA: folder, MELLOW_PORT: String(port) },
-  })
-  let said = ''
-  const ended = new Promise<number | null>((resolve) => child.on('exit', resolve))
-  await new Promise<void>((resolve, reject) => {
-    child.stderr.on('data', (chunk: Buffer) => {
-      said += chunk.toString()
-      if (said.includes('Mellow Anchor is at')) resolve()
-    })
-    child.on('exit', () => reject(new Error(said)))
-  })
-  const stop = async () => {
-    child.kill('SIGINT')
-    return ended
-  }
-  return { said, stop }
+let running: RunningDemo[] = []
+const start = async (port: number, env: Record<string, string> = {}) => {
+  const one = await startDemo({ MELLOW_DATA: folder, MELLOW_PORT: String(port), ...env })
+  running.push(one)
+  return one
 }
+afterEach(async () => {
+  for (const one of running) await one.stop()
+  running = []
+})
+const health = async (port: number) =>
+  ((await (await fetch(`http://127.0.0.1:${port}/api/health`)).json()) as Health).status
 
 describe('npm run demo', () => {
   beforeAll(() => rmSync(folder, { recursive: true, force: true }))
@@ -47,7 +50,7 @@ describe('npm run demo', () => {
     taken.close()
     expect(code).toBe(1)
     expect(stderr).toContain(`Port ${port} on 127.0.0.1 is taken`)
-    expect(stderr).toContain('MELLOW_PORT=4181 npm run demo')
+    expect(stderr).toContain(`MELLOW_PORT=${port + 1} npm run demo`)
     expect(stderr).not.toMatch(/^\s+at /m)
     expect(existsSync(folder)).toBe(false)
   })
@@ -87,7 +90,7 @@ describe('npm run demo', () => {
     const address = `http://127.0.0.1:${port}/api`
     const get = async <T>(path: string) => (await (await fetch(address + path)).json()) as T
     const first = await start(port)
-    expect(first.said).toContain('Demo scenario loaded')
+    expect(first.said()).toContain('Demo scenario loaded')
     expect((await get<Health>('/health')).status).toBe('ok')
     expect((await get<Page<BenchJob>>('/jobs')).items).toHaveLength(scenario().length)
     const added = { id: newId(), name: 'Ness Calder' }
@@ -98,12 +101,140 @@ describe('npm run demo', () => {
     })
     expect(await first.stop()).toBe(0)
     expect(await isFree(port)).toBe(true)
-    expect(existsSync(join(folder, 'mariadb.sock'))).toBe(false)
+    expect(existsSync(join(folder, 'mariadb', 'mariadb.sock'))).toBe(false)
 
     const second = await start(port)
-    expect(second.said).not.toContain('Demo scenario loaded')
+    expect(second.said()).not.toContain('Demo scenario loaded')
     expect((await get<Page<Person>>('/people')).items).toContainEqual({ ...added, units: 'metric' })
     expect((await get<Page<BenchJob>>('/jobs')).items).toHaveLength(scenario().length)
     expect(await second.stop()).toBe(0)
+  })
+
+  it.each([
+    ['MELLOW_HOST', { MELLOW_HOST: '0.0.0.0' }, /would let the whole network in.*MELLOW_OPEN=yes/s],
+    [
+      'MELLOW_HOST',
+      { MELLOW_HOST: 'no.such.host.invalid', MELLOW_OPEN: 'yes' },
+      /cannot be listened on/,
+    ],
+    ['MELLOW_PORT', { MELLOW_PORT: 'x' }, /must be a port, 1 to 65535/],
+    ['MELLOW_TLS', { MELLOW_TLS_CERT: '/nowhere/cert.pem' }, /set both MELLOW_TLS_CERT and/],
+    ['MELLOW_TLS', { MELLOW_TLS_CERT: '/nowhere/c', MELLOW_TLS_KEY: '/nowhere/k' }, /cannot be read/],
+    ['MELLOW_DATA', { MELLOW_DATA: '/dev/null/data' }, /The data folder .* cannot be used/],
+  ])('that %s makes impossible is said in a sentence, and leaves nothing', async (_, env, words) => {
+    const { code, stderr } = await demo({ MELLOW_PORT: String(await freePort()), ...env })
+    expect(code).toBe(1)
+    expect(stderr).toMatch(words)
+    expect(stderr).not.toMatch(/^\s+at /m)
+    expect(processesOf(folder)).toEqual([])
+  })
+
+  it('opens to the network where that is wanted, says what that opens, and takes names with spaces', async () => {
+    const port = await freePort()
+    const { said } = await start(port, {
+      MELLOW_HOST: '0.0.0.0',
+      MELLOW_OPEN: 'yes',
+      MELLOW_NAMES: 'bench.test, Pit.test',
+    })
+    expect(said()).toContain(`Mellow Anchor is at http://127.0.0.1:${port}`)
+    expect(said()).toMatch(/there is no sign-in, so whoever reaches it reads every job/)
+    const asked = (host: string) =>
+      new Promise((resolve) =>
+        get(`http://127.0.0.1:${port}/api/people`, { headers: { host: `${host}:${port}` } }, (answer) =>
+          resolve(answer.resume().statusCode),
+        ),
+      )
+    const hosts = ['bench.test', 'pit.test', 'elsewhere.test']
+    expect(await Promise.all(hosts.map(asked))).toEqual([200, 200, 403])
+  })
+
+  it('serves https from a certificate', async () => {
+    const port = await freePort()
+    await ensureProgram('openssl', 'openssl')
+    mkdirSync(folder, { recursive: true })
+    const [cert, key] = ['cert.pem', 'key.pem'].map((name) => join(folder, name)) as [string, string]
+    const subject = ['-subj', '/CN=bench.test', '-days', '2', '-keyout', key, '-out', cert]
+    execFileSync('openssl', ['req', '-x509', '-newkey', 'rsa:2048', '-nodes', ...subject], {
+      stdio: 'ignore',
+    })
+    const { said } = await start(port, { MELLOW_TLS_CERT: cert, MELLOW_TLS_KEY: key })
+    expect(said()).toContain(`Mellow Anchor is at https://127.0.0.1:${port}`)
+    const status = await new Promise((resolve, reject) =>
+      getOverTls(`https://127.0.0.1:${port}/api/health`, { rejectUnauthorized: false }, (answer) =>
+        resolve(answer.resume().statusCode),
+      ).on('error', reject),
+    )
+    expect(status).toBe(200)
+  })
+
+  it('brings a killed server and a killed database back, and says so', async () => {
+    const port = await freePort()
+    const { said } = await start(port)
+    const ofKind = (part: string) => processesOf(folder).find(({ command }) => command.includes(part))!
+    const web = ofKind('.output/server/index.mjs')
+    process.kill(web.pid, 'SIGKILL')
+    await expect.poll(said, { timeout: 20_000 }).toContain('The web server is back.')
+    expect(await health(port)).toBe('ok')
+    process.kill(ofKind('mariadbd').pid, 'SIGKILL')
+    await expect.poll(said, { timeout: 20_000 }).toContain('The database is back.')
+    await expect.poll(() => health(port), { timeout: 10_000 }).toBe('ok')
+    expect(said()).toContain('The web server ended by itself; starting it again.')
+    expect(said()).toContain('The database ended by itself; starting it again.')
+  })
+
+  it('does not share its folder: a second one there is refused, and one on another port has its own', async () => {
+    const [port, second] = [await freePort(), await freePort()]
+    await start(port)
+    const refused = await demo({ MELLOW_PORT: String(second) })
+    expect(refused.code).toBe(1)
+    expect(refused.stderr).toMatch(/is in use by the demo at port \d+ \(process \d+\)/)
+    expect(await health(port)).toBe('ok')
+    const other = await startDemo({ MELLOW_PORT: String(second) })
+    const own = join(root, '.data', `demo-${second}`)
+    try {
+      expect(processesOf(own).map(({ command }) => command.includes('mariadbd'))).toEqual([true])
+      expect(await other.stop()).toBe(0)
+      expect(await health(port)).toBe('ok')
+    } finally {
+      await other.stop()
+      rmSync(own, { recursive: true, force: true })
+    }
+  })
+
+  it('mends what was cut off in its folder, and keeps the password out of every process list', async () => {
+    const port = await freePort()
+    writeFileSync(join(folder, 'account.json'), '{"passw')
+    writeFileSync(join(folder, 'place.json'), '')
+    const starting = start(port)
+    const seen = new Set<string>()
+    const watching = setInterval(() => processesOf('').forEach(({ command }) => seen.add(command)), 10)
+    await starting
+    clearInterval(watching)
+    const { password } = JSON.parse(readFileSync(join(folder, 'account.json'), 'utf8')) as {
+      password: string
+    }
+    expect(password).toMatch(/^[0-9a-f]{48}$/)
+    expect([...seen].some((command) => command.includes('mariadbd'))).toBe(true)
+    expect([...seen].filter((command) => command.includes(password))).toEqual([])
+    expect(statSync(join(folder, 'account.json')).mode & 0o777).toBe(0o600)
+  })
+
+  it('runs its database under the account that Debian made for it, where there is one', async () => {
+    const account = readFileSync('/etc/passwd', 'utf8').match(/^mysql:[^:]*:(\d+):/m)
+    const port = await freePort()
+    await start(port)
+    const { pid } = processesOf(folder).find(({ command }) => command.includes('mariadbd'))!
+    const uid = /^Uid:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]
+    const root = process.getuid?.() === 0
+    expect(uid).toBe(root && account ? account[1] : String(process.getuid?.()))
+  })
+
+  it('interrupted while its database or its server comes up leaves no process', async () => {
+    for (const [part, after] of [
+      ['mariadbd', 0],
+      ['.output/server/index.mjs', 200],
+    ] as const)
+      expect(await interrupted(folder, part, after)).toEqual({ code: 0, left: [] })
+    expect(readdirSync(folder)).not.toContain('owner.json')
   })
 })

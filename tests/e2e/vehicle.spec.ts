@@ -111,7 +111,8 @@ test('wear, and the installation out to a file, in again, over to another vehicl
   await allSent(page)
   expect(await vehicleOf(tipper.vehicleId)).toEqual(other.installation)
 
-  await page.getByLabel('Vehicle', { exact: true }).selectOption({ label: 'Mail van, north round' })
+  await page.getByRole('combobox', { name: 'Vehicle' }).fill('north mail')
+  await page.getByRole('option', { name: /Mail van, north round/ }).click()
   const kept = await vehicleOf(van.vehicleId)
   await page.getByRole('button', { name: 'Copy the whole circuit' }).click()
   await expect(page.getByText('Copied to Mail van, north round.')).toBeVisible()

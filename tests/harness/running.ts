@@ -51,7 +51,7 @@ export async function startSuite(
 
 async function startServer(suite: string, settings: DatabaseSettings, port: number): Promise<Running> {
   const { address, child } = await startWebServer({
-    entry: ensureBuilt(),
+    entry: await ensureBuilt(),
     host: '127.0.0.1',
     port,
     env: databaseEnvironment(settings),
@@ -104,7 +104,7 @@ export async function secondServer(
 ): Promise<{ address: string; port: number; kill: () => Promise<void>; stop: () => Promise<void> }> {
   const own = port ?? (await freePort())
   const { address, child, stop } = await startWebServer({
-    entry: ensureBuilt(),
+    entry: await ensureBuilt(),
     host: '127.0.0.1',
     port: own,
     env: databaseEnvironment(runningSuite(suite).settings),

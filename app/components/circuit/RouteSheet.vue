@@ -27,17 +27,16 @@ const nameOf = (i: number) => {
 }
 const fixed = (i: number, column: Column) => column === 'along' && (i === 0 || i === last.value)
 
-async function type(i: number, column: Column, event: Event) {
-  const input = event.target as HTMLInputElement
+async function type(i: number, column: Column, typed: string) {
   const key = `${i}${column}`
-  const value = numberIn(input.value)
+  const value = numberIn(typed)
   problems[key] = ''
   if (value === null) {
-    problems[key] = `“${input.value}” is no number`
+    problems[key] = `“${typed}” is no number`
     return
   }
   const mm = stored(value, 'mm', unitsNow())
-  if (typedWithin(input.value, 'mm', BOUNDS[column]) === null) {
+  if (typedWithin(typed, 'mm', BOUNDS[column]) === null) {
     problems[key] = `It must be ${boundsIn(BOUNDS[column], 'mm')}`
     return
   }
@@ -97,7 +96,7 @@ const shown = (point: RoutePoint, column: Column) => {
         >
           <th scope="row" class="pr-4 text-left font-normal">{{ i + 1 }} {{ nameOf(i) }}</th>
           <td v-for="column in COLUMNS" :key="column.name" class="py-0.5 pr-2">
-            <input
+            <KeptInput
               class="field w-28"
               inputmode="decimal"
               autocomplete="off"

@@ -17,7 +17,7 @@ async function changeUnits() {
 }
 
 const sent = computed(() => {
-  const count = journal.waiting.length
+  const count = journal.unsent
   if (count === 0) return journal.refused.length ? 'the rest is sent' : 'all sent'
   if (journal.away) return `${count} kept here, server away`
   return journal.held ? `${count} kept here, not taken yet` : `sending ${count}`

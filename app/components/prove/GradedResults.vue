@@ -92,13 +92,13 @@ function note(id: Felt['id'], words: string) {
             {{ faultKind(fault).label }}
           </option>
         </select>
-        <input
+        <KeptInput
           class="field grow basis-60"
           maxlength="400"
           :value="graded(one.id)!.words ?? ''"
           :aria-label="`What is done about it: ${one.label}`"
           placeholder="part ordered, look again on …"
-          @change="note(one.id, ($event.target as HTMLInputElement).value)"
+          @change="note(one.id, $event)"
         />
       </div>
     </div>
