@@ -20,6 +20,7 @@ const jobOf = (vehicle: string) => jobs.find((job) => job.vehicleName.startsWith
 
 const views: [name: string, path: string, look: 'paper' | 'lamp'][] = [
   ['bench', '/', 'paper'],
+  ['vehicles', '/vehicles?search=saloon', 'paper'],
   ['find', `/jobs/${jobOf('Hill-farm').id}/find?at=road`, 'paper'],
   ['find-lamp', `/jobs/${jobOf('Mail van').id}/find`, 'lamp'],
   ['decision', `/jobs/${jobOf('Island taxi').id}/decision`, 'paper'],

@@ -5,7 +5,7 @@ import { ensureBuilt } from './build'
 import { ensureProgram, Plain } from './debian'
 import { root, say } from './packages.mjs'
 
-/** `npm test`: lint, types, unit, API against a real MariaDB, real browser. The last line counts all of it. */
+/** `npm test`: lint, types, unit, API against a real MariaDB, a tenth of the trials, real browser. The last line counts all of it. */
 interface Count {
   passed: number
   failed: number
@@ -78,6 +78,7 @@ const aside = (command: string, args: string[]): Promise<{ good: boolean; said: 
 const SUITES: [name: string, run: () => Count][] = [
   ['unit', () => vitest('unit')],
   ['api', () => vitest('api', '--config', 'vitest.api.config.ts')],
+  ['trials', () => vitest('trials', '--config', 'vitest.trials.config.ts')],
   ['browser', browser],
 ]
 

@@ -80,7 +80,7 @@ export class Sender {
         this.pause = Math.min(2 * this.pause, LATEST)
         return
       }
-      this.pause = SOON
+      if (!waits) this.pause = SOON
     } while (this.again)
   }
 

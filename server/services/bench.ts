@@ -51,7 +51,8 @@ export function jobsStatement(query: JobsQueryValues): {
     })
   if (after) where.push(pastCursor(after, order.by, 'DESC'))
   return {
-    sql: `SELECT ${COLUMNS} ${FROM} ${whereOf(where)}
+    // Jobs first, in their order: else all vehicles are gone through and sorted for one page.
+    sql: `SELECT STRAIGHT_JOIN ${COLUMNS} ${FROM} ${whereOf(where)}
       ORDER BY ${order.by.map((column) => `${column} DESC`).join(', ')} LIMIT ?`,
     replacements: [...where.flatMap(({ values }) => values), limit + 1],
     limit,

@@ -43,6 +43,19 @@ test('three browsers on one job, two servers, connections cut: all show the same
       pages.push(page)
     }
 
+    await test.step('each sees who else is here, and calls across the workshop', async () => {
+      await pages[0]!.getByRole('button', { name: 'Also on this job: 2 others here' }).click()
+      await pages[0]!.getByRole('button', { name: 'Call for a hand' }).click()
+      for (const page of pages.slice(1))
+        await expect(page.getByRole('alert')).toContainText(`${people[0]!.name}: Come and help`)
+      await pages[1]!.getByRole('button', { name: 'Coming' }).click()
+      await expect(pages[0]!.getByRole('alert')).toContainText(`${people[1]!.name}: Coming`)
+      await expect(pages[2]!.getByRole('alert')).toContainText(`${people[1]!.name}: Coming`)
+      for (const page of [pages[0]!, pages[2]!])
+        await page.locator('[data-call]').getByRole('button', { name: 'Close' }).click()
+      expect((await entriesOf(id)).map(({ kind }) => kind)).toEqual(['goal', 'complaint'])
+    })
+
     await test.step('each files while the others do, and their connections come and go', async () => {
       let filing = true
       // Cut for a moment, one after the other; and one of the two servers killed and started again.

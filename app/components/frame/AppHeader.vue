@@ -6,6 +6,9 @@ const { look, turn } = useLook()
 const journal = useJournalStore()
 const person = usePersonStore()
 
+// Whoever comes by a link has no page before this one that knows who works here.
+onMounted(() => person.people.length === 0 && void person.load().catch(() => {}))
+
 const unitsProblem = ref('')
 async function changeUnits() {
   unitsProblem.value = ''

@@ -34,10 +34,8 @@ function giveUp(id: string) {
     data-aside
   >
     <p class="min-w-0 grow py-1">
-      <strong class="text-rust">Not taken:</strong> {{ detail }}
-      <code class="ml-2 font-mono text-[0.9rem] break-words"
-        >{{ entry.kind }} {{ JSON.stringify(entry.payload) }}</code
-      >
+      <strong class="text-rust">Not taken:</strong> {{ detail }}{{ ' ' }}
+      <LazyAsideEntry :entry="entry" />
     </p>
     <button type="button" class="quiet" @click="journal.sendAgain(entry.id)">Send again</button>
     <button type="button" class="quiet" @click="giveUp(entry.id)">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-/** Who else has this job open; a call to them and from them. Nothing of it is kept. */
+/** Where the others on this job are, and a call to them; a call from them, which opens by itself. Nothing of it is kept. */
+const open = defineModel<boolean>({ required: true })
 const { company } = useJob()
 const person = usePersonStore()
 const { others, call, sayTo, dismiss } = company
@@ -33,13 +34,11 @@ async function answer() {
     <button type="button" class="quiet" @click="dismiss">Close</button>
   </div>
   <div
-    v-if="others.length"
-    class="no-print flex flex-wrap items-center gap-3 border-b border-hairline px-6"
-    data-company
+    v-if="open && others.length"
+    class="no-print flex flex-wrap items-center gap-3 border-b border-hairline px-6 py-1"
   >
-    <p class="grow text-[0.95rem] text-soft" role="status">
-      Also on this job: {{ here }}<template v-if="called"> · called</template>
-    </p>
-    <button type="button" class="tap" @click="callThem">Call for a hand</button>
+    <p class="grow" role="status">{{ here }}<template v-if="called">. Called.</template></p>
+    <button type="button" class="quiet" @click="callThem">Call for a hand</button>
+    <button type="button" class="quiet" @click="open = false">Close</button>
   </div>
 </template>

@@ -5,6 +5,7 @@ import { completions, corrected, lastStatement, understandAll, type Said } from 
 import { phaseFigures } from '~~/core/proof'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
+const journal = useJournalStore()
 const { id, phase, state, installation, file, undo, redo, lastFiled, problem } = useJob()
 const text = useSessionStorage(`mellow-say-${id}`, '')
 const input = useTemplateRef<HTMLInputElement>('input')
@@ -49,6 +50,11 @@ function consequence(said: Said): string {
   }
   return ''
 }
+
+/** The last entry, unless the server has refused it since. */
+const filed = computed(() =>
+  journal.refused.some(({ entry }) => entry.id === lastFiled.value?.id) ? null : lastFiled.value,
+)
 
 async function submit() {
   const found = understood.value
@@ -125,7 +131,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         class="max-w-[55%] text-right"
         :class="refused ? 'font-semibold text-rust' : 'text-soft'"
       >
-        {{ refused || preview || (lastFiled ? `Filed: ${describe(lastFiled)}` : '') }}
+        {{ refused || preview || (filed ? `Filed: ${describe(filed)}` : '') }}
       </p>
       <button class="act" :disabled="!understood || 'problem' in understood">File</button>
       <button type="button" class="quiet" title="Ctrl Z" @click="undo">Undo</button>

@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import {
+  Combobox,
+  ComboboxButton,
+  ComboboxInput,
+  ComboboxOption,
+  ComboboxOptions,
+} from '@headlessui/vue'
+import { ChevronDown } from '@lucide/vue'
 import type { Vehicle, WithEntries } from '~~/contract'
 
 /** One vehicle of however many: its name, plate or model is typed and it is picked from what is found. */
@@ -41,7 +48,7 @@ watch(
 <template>
   <Combobox v-model="picked" by="id" as="div" class="relative" nullable>
     <ComboboxInput
-      class="field text-[1.1rem]"
+      class="field pr-12 text-[1.1rem]"
       :aria-label="label"
       :display-value="(one) => (one ? nameOf(one as Vehicle) : '')"
       placeholder="Type a name, plate or model …"
@@ -50,6 +57,13 @@ watch(
       @change="typed = $event.target.value"
       @focus="$event.target.select()"
     />
+    <ComboboxButton
+      class="tap absolute top-0 right-0 h-full"
+      :aria-label="`${label}: show all`"
+      @click="typed = ''"
+    >
+      <ChevronDown :size="20" aria-hidden="true" />
+    </ComboboxButton>
     <ComboboxOptions
       class="absolute z-20 max-h-80 w-full overflow-y-auto border border-ink bg-ground"
       :aria-label="label"

@@ -12,6 +12,7 @@ const open = provideJob(id)
 const { job, vehicle, error, stage, state, installation, proof, load } = open
 const { told, watched } = provideDiagnosis(open)
 const journalOpen = ref(false)
+const companyOpen = ref(false)
 /** Where the job was left, so that the bench goes on there. */
 const keptStage = useStorage(`mellow-stage-${id}`, '')
 
@@ -95,6 +96,7 @@ const seen = computed(() => {
   <div class="flex min-h-screen flex-col lg:h-screen">
     <AppHeader :title="vehicle?.name ?? 'Job'" :sub="job?.title">
       <template #nav>
+        <CompanyButton v-if="job" v-model="companyOpen" />
         <button v-if="job" type="button" class="tap" @click="journalOpen = true">Journal</button>
         <NuxtLink
           v-if="job"
@@ -111,7 +113,7 @@ const seen = computed(() => {
     <LoadState :loading="!job" :error="error" @again="load" />
     <div
       v-if="job && installation && stacks.length"
-      class="grid min-h-0 grow grid-cols-1 lg:grid-cols-[4.75rem_minmax(0,1fr)_14rem]"
+      class="grid min-h-0 grow grid-cols-1 lg:grid-cols-[4.75rem_minmax(0,1fr)_14rem] lg:grid-rows-[minmax(0,1fr)]"
     >
       <JobSpine :stage="onSheet ? null : stage" />
       <div class="flex min-h-0 min-w-0 flex-col">
@@ -125,7 +127,7 @@ const seen = computed(() => {
           :air="air"
           :sheet="onSheet"
         />
-        <CompanyBar />
+        <CompanyBar v-model="companyOpen" />
         <StopBar />
         <main class="min-h-0 grow overflow-y-auto" tabindex="-1">
           <NuxtPage />

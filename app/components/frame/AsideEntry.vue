@@ -1,0 +1,10 @@
+<script setup lang="ts">
+import type { Entry } from '~~/core/journal'
+
+/** An entry in words, loaded only where one was set aside: the first page carries no tables. */
+defineProps<{ entry: Entry }>()
+</script>
+
+<template>
+  <strong>{{ describe(entry) }}</strong>
+</template>

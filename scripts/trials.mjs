@@ -1,0 +1,12 @@
+import { end, endOnSignals, runTool } from './ending.mjs'
+import { ensurePackages, root } from './packages.mjs'
+
+/** `npm run trials [-- name …]`: the campaigns that `npm test` runs a tenth of, whole. MELLOW_SEED sets other draws. */
+endOnSignals()
+await ensurePackages()
+const { code } = await runTool(
+  'npx',
+  ['vitest', 'run', '--config', 'vitest.trials.config.ts', ...process.argv.slice(2)],
+  { cwd: root, show: true, env: { ...process.env, MELLOW_TRIALS: '1' } },
+)
+await end(code ?? 1)
