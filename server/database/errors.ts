@@ -8,17 +8,21 @@ const DEADLOCK = 1213
 const DUPLICATE = 1062
 /** A cluster's node that has not joined yet. */
 const NODE_NOT_READY = 1047
+/** No room on the disk, or a server that only reads: nothing can be written. */
+const CANNOT_WRITE: readonly (number | undefined)[] = [1114, 1021, 1026, 1030, 1290, 1836]
 /** A row that is named is not there. */
 export const NO_SUCH_ROW = 1452
 
 /**
  * What kind of trouble an error of the database is: somebody else holds the row; a deadlock, after which a transaction is begun
- * again; a key that is in use; the database away. Null for anything else.
+ * again; a key that is in use; the database full or away. Null for anything else.
  */
-export type Trouble = 'busy' | 'deadlock' | 'taken' | 'away'
+export type Trouble = 'busy' | 'deadlock' | 'taken' | 'full' | 'away'
 
 export function troubleOf(error: unknown): Trouble | null {
-  switch (numberOf(error)) {
+  const number = numberOf(error)
+  if (CANNOT_WRITE.includes(number)) return 'full'
+  switch (number) {
     case LOCK_WAIT_TOO_LONG:
       return 'busy'
     case DEADLOCK:

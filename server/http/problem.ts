@@ -11,6 +11,12 @@ export function problemOf(error: unknown): Problem {
       return problem(503, 'busy', 'Somebody else holds this just now. It is tried again by itself.')
     case 'taken':
       return problem(409, 'taken', 'Something else has this id or name')
+    case 'full':
+      return problem(
+        503,
+        'database-full',
+        'The server cannot write: its disk is full, or its database is locked. What you entered stays on this device.',
+      )
     case 'away':
       return problem(
         503,

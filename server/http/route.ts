@@ -16,11 +16,28 @@ const log = pino(
   {
     name: 'mellow-anchor',
     level: process.env.MELLOW_LOG ?? 'info',
-    // An error as it is logged has its stack and what caused it.
-    serializers: { err: pino.stdSerializers.errWithCause },
+    serializers: { err: loggedError },
   },
   pino.destination(2),
 )
+
+/** An error as it is logged: where it came from and what the database said, and nothing of what people have entered. */
+function loggedError(error: unknown): object {
+  if (!(error instanceof Error)) return { type: typeof error }
+  const { name, message, stack = '', cause } = error
+  const { code, errno } = ((error as { original?: object }).original ?? error) as Record<
+    string,
+    unknown
+  >
+  return {
+    type: name,
+    message: message.split('\n')[0]!.slice(0, 300),
+    ...(code !== undefined && { code }),
+    ...(errno !== undefined && { errno }),
+    stack: stack.slice(stack.indexOf('\n    at ') + 1),
+    ...(cause !== undefined && { cause: loggedError(cause) }),
+  }
+}
 
 /** What a route gets to work with. */
 export interface Request {

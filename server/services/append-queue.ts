@@ -4,6 +4,7 @@ import { troubleOf } from '../database/errors'
 import { inTransaction } from '../database/transaction'
 import { committed } from '../live/news'
 import { appendWithin, refusalOf, type Appended } from './append'
+import { sawWrite } from './health'
 import { Refusal } from './refusal'
 
 /** So many entries of one subject go into one transaction at the most. */
@@ -89,8 +90,12 @@ async function write(database: Database, subject: Subject, turns: Turn[]): Promi
       ),
     )
     turns.forEach(({ done }, i) => done(answers[i]!))
-    if (answers.some((answer) => !(answer instanceof Refusal) && answer.created)) committed('entries')
+    if (answers.some((answer) => !(answer instanceof Refusal) && answer.created)) {
+      sawWrite(database, true)
+      committed('entries')
+    }
   } catch (error) {
+    if (troubleOf(error) === 'full') sawWrite(database, false)
     // One that the database refuses must not take the others along; one that nobody can write now waits with them.
     if (turns.length > 1 && !(error instanceof Refusal) && troubleOf(error) === null)
       for (const turn of turns) await write(database, subject, [turn])

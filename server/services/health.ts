@@ -11,8 +11,17 @@ const GOOD_FOR = 2000
 /** The tables that a workshop's day needs. */
 const TABLES = ['people', 'vehicles', 'jobs', 'entries', 'shop', 'cues'] as const
 
-/** When a database was last seen to be read and written. */
+/** When a database was last seen to be read and written; and when one last had no room for an entry. */
 const seenWell = new WeakMap<Database, number>()
+const seenFull = new WeakMap<Database, number>()
+/** ms for which a full disk is believed: a row written over needs no room, so a look of one's own may miss it. */
+const FULL_FOR = 30_000
+
+/** What became of an entry that was to be written. */
+export function sawWrite(database: Database, done: boolean): void {
+  if (done) seenFull.delete(database)
+  else seenFull.set(database, Date.now())
+}
 
 /** What state the database is in, without throwing: does it answer, is it of this version, can it be read and written. */
 export async function health(database: Database): Promise<Health> {
@@ -23,6 +32,8 @@ export async function health(database: Database): Promise<Health> {
     return { status: 'degraded', database: 'down', schema: null }
   }
   if (schema !== NEWEST_MIGRATION) return { status: 'degraded', database: 'behind', schema }
+  if (Date.now() - (seenFull.get(database) ?? 0) < FULL_FOR)
+    return { status: 'degraded', database: 'failing', schema }
   if (Date.now() - (seenWell.get(database) ?? 0) > GOOD_FOR)
     try {
       await inTime(readAndWrite(database))

@@ -133,6 +133,7 @@ describe('the server', () => {
       expect(await refused(call('GET', '/shop'))).toMatchObject({ status: 500, title: 'failed' })
       await expect.poll(() => logged().slice(before)).toMatch(/shop' doesn't exist/)
       expect(logged().slice(before)).toMatch(/"stack":"[^"]*readShop/)
+      expect(logged().slice(before)).not.toMatch(/SELECT/)
     } finally {
       await run('RENAME TABLE pulse_away TO pulse').catch(() => {})
       await run('RENAME TABLE shop_away TO shop').catch(() => {})
