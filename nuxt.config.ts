@@ -15,7 +15,7 @@ export default defineNuxtConfig({
   modules: ['@pinia/nuxt', 'nuxt-security'],
   css: ['~/assets/look.css'],
   components: [{ path: '~/components', pathPrefix: false }],
-  imports: { dirs: ['composables', 'stores'] },
+  imports: { dirs: ['composables', 'stores', '../core/words'] },
   typescript: {
     strict: true,
     tsConfig: {

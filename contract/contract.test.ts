@@ -93,11 +93,11 @@ describe('an entry at the boundary', () => {
     const points = [0, 400, 300].map((along) => ({ along, height: 0, forward: 0 }))
     expect(at(entry(1, 'route', { points }))).toEqual(['/payload/points/2/along'])
     expect(at(entry(1, 'route', { points: points.slice(0, 2) }))).toEqual([])
-    expect(at(entry(1, 'plan', { changes: [{ change: 'air', value: 3 }] }, onVehicle))).toEqual([
+    expect(at(entry(1, 'circuitPlan', { changes: [{ change: 'air', value: 3 }] }, onVehicle))).toEqual([
       '/subject/type',
     ])
     const bore: Change = { change: 'field', field: 'master.bore', value: 2 }
-    expect(at(entry(1, 'plan', { changes: [{ change: 'wear', value: 1 }, bore] }))).toEqual([
+    expect(at(entry(1, 'circuitPlan', { changes: [{ change: 'wear', value: 1 }, bore] }))).toEqual([
       '/payload/changes/1/value',
     ])
     expect(at(entry(1, 'calibration', { freeTravel: 20 }))).toEqual(['/subject/type'])

@@ -18,6 +18,9 @@ export const OneOf = <const T extends readonly string[]>(values: T) =>
 export const bounded = (field: Pick<Field, 'min' | 'max'>) =>
   Type.Number({ minimum: field.min, maximum: field.max })
 
+/** A volume that a workshop handles, mm³. */
+export const Volume = bounded({ min: 0, max: 2_000_000 })
+
 /** One of several objects, told apart by the value of one field; errors then name the right one's fields. */
 export const tagged = <T>(tag: string, oneOf: TSchema[]) =>
   Type.Unsafe<T>({ type: 'object', required: [tag], discriminator: { propertyName: tag }, oneOf })

@@ -163,7 +163,7 @@ function schoolMinibus(): DemoJob {
       [20, 'Tam Brackley', 'measurement', reading('freeTravel', before.free, 'asFound')],
       [21, 'Tam Brackley', 'measurement', reading('takeUpHeight', before.takeUp, 'asFound')],
       [24, 'Tam Brackley', 'measurement', reading('sink', 9, 'asFound', 60)],
-      [25, 'Tam Brackley', 'plan', { changes: [{ change: 'air', value: 600 }] }],
+      [25, 'Tam Brackley', 'circuitPlan', { changes: [{ change: 'air', value: 600 }] }],
       [
         30,
         'Tam Brackley',

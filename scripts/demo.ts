@@ -36,12 +36,12 @@ async function start(): Promise<void> {
   const serve = () => startWebServer({ entry, host, port, tls, env: databaseEnvironment(place) })
   const server = await serve()
   const [address, ...others] = addressesOf(host, port, tls !== null)
-  say(`\nMellow Anchor is at ${address}\nCtrl-C stops it; what was entered is kept.`)
   if (!isLoopback(host))
     say(
-      `Open to the network${others.length > 0 ? ` at ${others.join(', ')}` : ''}: there is no sign-in, so whoever ` +
+      `\nOpen to the network${others.length > 0 ? ` at ${others.join(', ')}` : ''}: there is no sign-in, so whoever ` +
         'reaches it reads every job and files in any name.',
     )
+  say(`\nMellow Anchor is at ${address}\nCtrl-C stops it; what was entered is kept.`)
   watch(server, serve, mariadb)
 }
 

@@ -1,7 +1,7 @@
 import { computed, inject, provide, ref, type InjectionKey } from 'vue'
 import type { Job, Vehicle } from '~~/contract'
-import { fold, installationFrom, phaseAt, type Stage } from '~~/core/journal'
-import { judge, openStops } from '~~/core/proof'
+import { installationFrom, phaseAt, type Stage } from '~~/core/journal'
+import { openStops, verdictOf, type Proof } from '~~/core/proof'
 import { useCompany } from '~/sync/company'
 import { useFollowing } from '~/sync/following'
 import { useOpened } from '~/sync/opened'
@@ -24,7 +24,7 @@ function openJob(id: string) {
   const vehicleEntries = computed(() =>
     vehicle.value ? journal.entriesOf({ type: 'vehicle', id: vehicle.value.id }).value : [],
   )
-  const state = computed(() => fold(entries.value))
+  const { state, slices } = useSlices(entries)
   const ofVehicle = computed(() => installationFrom(vehicleEntries.value))
   const kept = computed(() => installationFrom(entries.value, ofVehicle.value))
   const routing = useRouting(kept, filing.file)
@@ -36,9 +36,13 @@ function openJob(id: string) {
       ? routing.draft.value
       : kept.value,
   )
-  const proof = computed(() =>
-    figured.value ? judge(figured.value, state.value, undefined, formatNow()) : null,
-  )
+  const figures = usePhases(figured, () => slices.find.value.readings)
+  const proof = computed((): Proof | null => {
+    const [before, after] = [figures.asFound.value, figures.after.value]
+    if (!figured.value || !before || !after) return null
+    const verdict = verdictOf(after, figured.value, state.value, undefined, formatNow())
+    return { before, after, verdict }
+  })
   const stops = computed(() => openStops(state.value, kept.value?.circuit.master.portClosure))
   const phase = computed(() => phaseAt(stage.value))
 
@@ -81,6 +85,7 @@ function openJob(id: string) {
     routing,
     installation,
     proof,
+    figures,
     stops,
     load,
     company,

@@ -1,7 +1,5 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowReactive, shallowRef } from 'vue'
-import { validateEntry } from '#build/entry-validator.mjs'
-import { brokenTexts, checkEntry, fieldProblems, type FieldProblem } from '~~/contract'
 import type { Entry, Kind, Payloads, Subject } from '~~/core/journal'
 import { api, ApiError } from '~/composables/useApi'
 import { newId } from '~/composables/useIds'
@@ -113,13 +111,6 @@ export const useJournalStore = defineStore('journal', () => {
   const upTo = (subject: Subject): number => knownOf(subject).upTo
   const hasGap = (subject: Subject): boolean => knownOf(subject).hasGap
 
-  /** What is wrong with an entry before it is filed; nothing where it may be. */
-  function check(entry: Entry): FieldProblem[] {
-    if (!validateEntry(entry)) return fieldProblems(validateEntry.errors)
-    const broken = brokenTexts(entry.payload, '/payload')
-    return broken.length > 0 ? broken : checkEntry(entry)
-  }
-
   /** Files an entry: checked, kept here, shown, sent. */
   async function file<K extends Kind>(
     subject: Subject,
@@ -128,17 +119,21 @@ export const useJournalStore = defineStore('journal', () => {
     payload: Payloads[K],
     acts: { corrects?: string; withdraws?: string } = {},
   ): Promise<Entry> {
-    const entry = makeEntry(subject, by, kind, payload, acts)
-    const problem = check(entry)[0]
-    if (problem) throw new Error(`${problem.path.split('/').at(-1)} ${problem.message}`)
     keeping.value += 1
     try {
-      const added = await queue.add(entry)
-      queued.value = [...queued.value, added]
-      kept.value = queue.kept
+      return await checkedAndKept(makeEntry(subject, by, kind, payload, acts))
     } finally {
       keeping.value -= 1
     }
+  }
+
+  async function checkedAndKept(entry: Entry): Promise<Entry> {
+    const { problemsOf } = await import('~/sync/check')
+    const problem = problemsOf(entry)[0]
+    if (problem) throw new Error(`${problem.path.split('/').at(-1)} ${problem.message}`)
+    const added = await queue.add(entry)
+    queued.value = [...queued.value, added]
+    kept.value = queue.kept
     tabs.tell({ news: 'queue' })
     void send()
     return entry
@@ -192,7 +187,6 @@ export const useJournalStore = defineStore('journal', () => {
     learn,
     upTo,
     hasGap,
-    check,
     file,
     send,
     sendAgain,

@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import type { Entry } from '~~/core/journal'
+import { lift, type Entry } from '~~/core/journal'
 
 /** Why an entry was set aside, and whether it is worth sending again by itself when the page is opened anew. */
 export interface Aside {
@@ -133,5 +133,6 @@ export class EntryQueue {
 }
 
 function queuedFrom({ order = 0, tries = 0, aside = null, ...entry }: Stored): Queued {
-  return { entry: entry as Entry, order, tries, aside }
+  // A page of an older version may have left it.
+  return { entry: lift(entry as Entry), order, tries, aside }
 }

@@ -1,37 +1,14 @@
 import { timeline, type Standing } from './effective'
 import type { Entry } from './entry'
+import { kindOf, understood } from './understood'
 
 /** The newest entries of a history, whatever they say: what was done last is shown, and can be taken back, at once. */
 const NEWEST = 100
 
 /** What a standing entry is replaced by: a later one with the same key. Null where every one counts. */
-function replacedBy({ holds }: Standing): string | null {
-  switch (holds.kind) {
-    case 'finding':
-      return `finding ${holds.payload.phase} ${holds.payload.finding}`
-    case 'measurement':
-      // Readings while bleeding are a course, of which every one is drawn.
-      return holds.payload.phase === 'working'
-        ? null
-        : `measurement ${holds.payload.phase} ${holds.payload.reading}`
-    case 'complaint':
-      return `complaint ${holds.payload.complaint}`
-    case 'graded':
-      return `graded ${holds.payload.of}`
-    case 'condition':
-      return `condition ${holds.payload.condition}`
-    case 'takenOver':
-      return `takenOver ${holds.payload.stop}`
-    case 'goal':
-    case 'decision':
-    case 'cause':
-    case 'plan':
-    case 'verdict':
-    case 'calibration':
-      return holds.kind
-    default:
-      return null
-  }
+function replacedBy({ holds: { kind, payload } }: Standing): string | null {
+  const key = understood({ kind, payload } as Entry) ? kindOf(kind)?.replaces?.(payload) : null
+  return key === undefined || key === null ? null : `${kind} ${key}`
 }
 
 /**
@@ -55,7 +32,7 @@ export function bearing(history: readonly Entry[]): Entry[] {
   }
   for (const stands of standing) {
     const key = replacedBy(stands)
-    if (stands.holds.kind === 'note' || (key !== null && newest.get(key) !== stands)) continue
+    if (kindOf(stands.holds.kind)?.silent || (key !== null && newest.get(key) !== stands)) continue
     kept.add(stands.origin.id)
     // A correction may name another one, taken back since: without it the way to the first entry would be cut.
     for (const correction of stands.corrections)

@@ -5,7 +5,7 @@ import {
   type FindingId,
   type Need,
 } from '../diagnosis'
-import type { Phase } from './entry'
+import type { Phase } from '../entries'
 import type { JobState } from './fold'
 
 /** What is looked for: what is wrong as it came in, or what is left after the work. */

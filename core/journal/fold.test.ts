@@ -230,9 +230,9 @@ describe('an installation over its history', () => {
     ]
     expect(calibrationFrom(entries)!.payload).toEqual({ freeTravel: 18, takeUpHeight: 40 })
     expect(calibrationFrom([])).toBeNull()
-    const plan = entry(1, 'plan', { changes: [{ change: 'air', value: 100 }] })
-    expect(fold([plan]).plan!.payload.changes).toHaveLength(1)
-    expect(fold([plan, entry(2, 'withdrawal', {}, { withdraws: plan.id })]).plan).toBeNull()
+    const plan = entry(1, 'circuitPlan', { changes: [{ change: 'air', value: 100 }] })
+    expect(fold([plan]).circuitPlan!.payload.changes).toHaveLength(1)
+    expect(fold([plan, entry(2, 'withdrawal', {}, { withdraws: plan.id })]).circuitPlan).toBeNull()
   })
 })
 

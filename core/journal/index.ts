@@ -1,17 +1,18 @@
 /** Entries of a job or a vehicle, what of them stands, and the fold that turns them into the present state. */
+export * from '../entries'
 export * from './entry'
-export { understood } from './understood'
+export { lift } from './lift'
+export { NEWER, tell, understood } from './understood'
 export { bearing } from './bearing'
 export { timeline, type Standing, type Timeline } from './effective'
 export {
   calibrationFrom,
   fold,
+  foldSlice,
   installationFrom,
-  type BleedLog,
-  type Found,
-  type Held,
+  ofSlice,
+  stateOf,
   type JobState,
-  type Readings,
 } from './fold'
 export { evidenceOf, conditionsOf, type Looking } from './evidence'
 export { corrected } from './correct'

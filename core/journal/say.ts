@@ -16,7 +16,7 @@ import {
   type UnitSystem,
   type VolumeUnit,
 } from '../quantity'
-import { CAME_OUT, type CameOut, type Payloads, type Phase } from './entry'
+import { CAME_OUT, type CameOut, type Payloads, type Phase } from '../entries'
 
 /** What a short statement was understood as, before it is filed. */
 export type Said = { [K in Sayable]: { kind: K; payload: Payloads[K] } }[Sayable]

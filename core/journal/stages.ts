@@ -1,4 +1,4 @@
-import type { JobKind, Phase } from './entry'
+import type { JobKind, Phase } from '../entries'
 
 /** The road of every job. Choose, Fit and Record are drawn but not yet built. */
 export const STAGES = ['find', 'choose', 'fit', 'bleed', 'prove', 'record'] as const

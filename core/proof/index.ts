@@ -6,6 +6,7 @@ export {
   proofChecks,
   readingsOwed,
   sameVerdict,
+  verdictOf,
   type OpenStop,
   type Proof,
 } from './judge'

@@ -26,6 +26,17 @@ export function judge(
 ): Proof {
   const before = phaseFigures(installation, state.readings.asFound, wantedReserve)
   const after = phaseFigures(installation, state.readings.after, wantedReserve)
+  return { before, after, verdict: verdictOf(after, installation, state, wantedReserve, f) }
+}
+
+/** The verdict alone, where the figures after the work are known already. */
+export function verdictOf(
+  after: PhaseFigures,
+  installation: Installation,
+  state: JobState,
+  wantedReserve = WANTED_RESERVE,
+  f: Format = formatOf('metric'),
+): Verdict {
   const reasons = [
     ...stopFindings(state),
     ...rod(after, state, f),
@@ -40,7 +51,7 @@ export function judge(
   const has = (outcome: VerdictReason['outcome']) =>
     reasons.some((reason) => reason.outcome === outcome)
   const outcome = has('stop') ? 'stop' : has('notYet') ? 'notYet' : 'pass'
-  return { before, after, verdict: { outcome, reasons } }
+  return { outcome, reasons }
 }
 
 /** A stop that is open: nobody goes on along that path until it is mended or somebody takes it over. */

@@ -1,4 +1,4 @@
-import { readWithUnit, type UnitSystem } from './units'
+import { readWithUnit, type CoreUnit, type UnitSystem } from './units'
 
 /** How a person reads figures, with their unit: words that carry figures are made with it. */
 export interface Format {
@@ -7,6 +7,8 @@ export interface Format {
   force: (n: number) => string
   pressure: (mpa: number) => string
   flow: (mm3PerSecond: number) => string
+  /** Any figure, as its unit is read. */
+  figure: (value: number, unit: CoreUnit) => string
 }
 
 const formats: Record<UnitSystem, Format> = { metric: make('metric'), inch: make('inch') }
@@ -21,5 +23,6 @@ function make(system: UnitSystem): Format {
     force: (n) => readWithUnit(n, 'N', system, 0),
     pressure: (mpa) => readWithUnit(mpa, 'MPa', system),
     flow: (rate) => readWithUnit(rate, 'mm³/s', system),
+    figure: (value, unit) => readWithUnit(value, unit, system),
   }
 }

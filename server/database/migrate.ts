@@ -4,6 +4,7 @@ import { firstTables } from './migrations/0001-first-tables'
 import { unitsOfPeople } from './migrations/0002-units-of-people'
 import { theShop } from './migrations/0003-the-shop'
 import { keptWithTheJob } from './migrations/0004-kept-with-the-job'
+import { circuitPlan } from './migrations/0005-circuit-plan'
 
 /** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
 export interface Migration {
@@ -12,7 +13,13 @@ export interface Migration {
   down: string[]
 }
 
-const MIGRATIONS: readonly Migration[] = [firstTables, unitsOfPeople, theShop, keptWithTheJob]
+const MIGRATIONS: readonly Migration[] = [
+  firstTables,
+  unitsOfPeople,
+  theShop,
+  keptWithTheJob,
+  circuitPlan,
+]
 export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
 
 export function migrator({ sequelize }: Database) {

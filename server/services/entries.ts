@@ -1,6 +1,6 @@
 import { Op, type InferAttributes } from 'sequelize'
 import type { EntriesQueryValues, Page } from '../../contract'
-import type { Entry, Subject } from '../../core/journal'
+import { lift, type Entry, type Subject } from '../../core/journal'
 import type { Database } from '../database/database'
 import type { EntryRow } from '../database/models'
 
@@ -19,7 +19,7 @@ export function shownEntry(row: InferAttributes<EntryRow>): Entry {
     ...(row.corrects && { corrects: row.corrects }),
     ...(row.withdraws && { withdraws: row.withdraws }),
   }
-  return entry as Entry
+  return lift(entry as Entry)
 }
 
 /**

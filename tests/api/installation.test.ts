@@ -42,7 +42,7 @@ describe('the installation of a vehicle', () => {
     await post(vehicle, anEntry(vehicle, by, 'parameter', { field: 'slave.room', value: 6.5 }))
     await post(vehicle, anEntry(vehicle, by, 'calibration', { freeTravel: 18, takeUpHeight: 21 }))
     await post(job.subject, anEntry(job.subject, by, 'parameter', { field: 'master.tilt', value: 4 }))
-    const plan = anEntry(job.subject, by, 'plan', { changes: [{ change: 'air', value: 100 }] })
+    const plan = anEntry(job.subject, by, 'circuitPlan', { changes: [{ change: 'air', value: 100 }] })
     expect((await post(job.subject, plan)).status).toBe(201)
 
     const { body } = await call<WithEntries<Vehicle>>('GET', `/vehicles/${job.vehicleId}`)
@@ -52,7 +52,7 @@ describe('the installation of a vehicle', () => {
     expect(calibrationFrom(body.entries)!.payload).toEqual({ freeTravel: 18, takeUpHeight: 21 })
     const { entries } = (await call<{ entries: Entry[] }>('GET', `/jobs/${job.jobId}`)).body
     expect(installationFrom(entries, kept)!.master.tilt).toBe(4)
-    expect(fold(entries).plan!.payload).toEqual({ changes: [{ change: 'air', value: 100 }] })
+    expect(fold(entries).circuitPlan!.payload).toEqual({ changes: [{ change: 'air', value: 100 }] })
 
     await post(vehicle, anEntry(vehicle, by, 'withdrawal', {}, { withdraws: route.id }))
     const after = await call<WithEntries<Vehicle>>('GET', `/vehicles/${job.vehicleId}`)
@@ -94,7 +94,7 @@ describe('two tablets on one circuit', () => {
       anEntry(subject, other, 'route', { points: [{ ...points[0]!, height: 0 }, ...points.slice(1)] }),
       anEntry(subject, by, 'parameter', { field: 'reservoir.height', value: 210 }),
       anEntry(subject, other, 'parameter', { field: 'linkage.slop', value: 0.8 }),
-      anEntry(subject, other, 'plan', { changes: [{ change: 'wear', value: 1 }] }),
+      anEntry(subject, other, 'circuitPlan', { changes: [{ change: 'wear', value: 1 }] }),
     ]
     const answers = await Promise.all(
       entries.map((entry) => call<Entry>('POST', `/jobs/${jobId}/entries`, entry)),
@@ -108,7 +108,7 @@ describe('two tablets on one circuit', () => {
     expect(now.route[3]!.height).toBe(155)
     for (const path of ['master.bore', 'linkage.slop', 'reservoir.height', 'route'])
       expect(now.assumed).not.toContain(path)
-    expect(fold(body.entries).plan!.by).toBe(other)
+    expect(fold(body.entries).circuitPlan!.by).toBe(other)
   })
 
   it('a line made shorter after the route was drawn keeps the route’s shape', async () => {
@@ -121,5 +121,15 @@ describe('two tablets on one circuit', () => {
     const now = installationFrom(body.entries, start)!
     expect(now.route.at(-1)!.along).toBeCloseTo(1380, 9)
     expect(now.route.map(({ height }) => height)).toEqual(start.route.map(({ height }) => height))
+  })
+
+  it('of changes planned is taken from an older tab under its older name, and stands once', async () => {
+    const planned = anEntry(job.subject, by, 'circuitPlan', { changes: [{ change: 'air', value: 90 }] })
+    const older = { ...planned, kind: 'plan' }
+    const post = (body: unknown) => call<Entry>('POST', `/jobs/${job.jobId}/entries`, body)
+    const first = await post(older)
+    expect([first.status, first.body.kind]).toEqual([201, 'circuitPlan'])
+    expect((await post(older)).status).toBe(200)
+    expect((await post(planned)).status).toBe(200)
   })
 })

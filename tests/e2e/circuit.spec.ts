@@ -199,7 +199,7 @@ test('three states stand side by side, and their figures are the core’s', asyn
     await allSent(page)
   })
 
-  const plan = fold(await entriesOf(job.id)).plan!.payload.changes
+  const plan = fold(await entriesOf(job.id)).circuitPlan!.payload.changes
   const planned = plannedFigures(before, plan)
   await test.step('ladder: as found, planned, after', async () => {
     for (const [term, value] of Object.entries(planned.solution.budget)) {

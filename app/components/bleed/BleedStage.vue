@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { strokeVolume } from '~~/core/circuit'
 import { CAME_OUT, METHODS, type CameOut } from '~~/core/journal'
-import { LIMITS, phaseFigures } from '~~/core/proof'
+import { LIMITS } from '~~/core/proof'
 
 /** Cycles with what came out, strokes since the last top-up, and how free travel goes. */
-const { id, state, installation, proof, file, withdraw } = useJob()
+const { id, state, installation, figures, file, withdraw } = useJob()
 const setting = useBleedSetting(id, state)
 const bottle = ref('')
 const colour = ref<'dark' | 'fresh' | ''>('')
@@ -15,10 +15,8 @@ useRetyping(amount, () => 'mm³')
 const VOLUME = { min: 0, max: 2_000_000 }
 
 const bleed = computed(() => state.value.bleed)
-const figures = computed(() =>
-  installation.value && state.value.readings.working.freeTravel
-    ? phaseFigures(installation.value, state.value.readings.working)
-    : proof.value?.before,
+const now = computed(() =>
+  state.value.readings.working.freeTravel ? figures.working.value : figures.asFound.value,
 )
 /** Strokes of fluid between a full reservoir and the mark that must not be passed. */
 const strokesInReservoir = computed(() => {
@@ -184,7 +182,7 @@ const step = (by: number) => {
     </div>
 
     <div class="px-6 py-4 lg:pl-0">
-      <AirFigure v-if="figures" :figures="figures" heading="Air now" />
+      <AirFigure v-if="now" :figures="now" heading="Air now" />
       <section class="mt-4" aria-label="Free travel while bleeding">
         <p class="flex flex-wrap items-baseline gap-x-2 text-[1.05rem]">
           <span class="place-name">Free travel</span>

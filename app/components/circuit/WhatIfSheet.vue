@@ -268,7 +268,7 @@ const unfiled = computed(() => JSON.stringify(changes.value) !== JSON.stringify(
           type="button"
           class="act"
           :disabled="!unfiled || !!planned.problem"
-          @click="filing.file('plan', { changes })"
+          @click="filing.file('circuitPlan', { changes })"
         >
           Keep as the plan
         </button>

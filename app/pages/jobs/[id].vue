@@ -1,15 +1,15 @@
 <script setup lang="ts">
+import '~/sync/check'
 import { useEventListener, useStorage } from '@vueuse/core'
 import { isImplausible } from '~~/core/circuit'
 import { STAGES, type Stage } from '~~/core/journal'
-import { phaseFigures } from '~~/core/proof'
 import { drawnOn } from '~/components/circuit/sheets'
 import type { Stack } from '~/composables/useDesk'
 
 const route = useRoute()
 const id = String(route.params.id)
 const open = provideJob(id)
-const { job, vehicle, error, stage, state, installation, proof, load } = open
+const { job, vehicle, error, stage, state, installation, figures, load } = open
 const { told, watched } = provideDiagnosis(open)
 const journalOpen = ref(false)
 const companyOpen = ref(false)
@@ -41,20 +41,16 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 
 /** As found; beside it what is now, while bleeding and after. */
 const measured = computed((): Stack[] => {
-  if (!proof.value || !installation.value) return []
+  const { asFound } = figures
+  if (!asFound.value) return []
   const { readings } = state.value
-  const found: Stack = { name: 'as found', figures: proof.value.before, readings: readings.asFound }
+  const found: Stack = { name: 'as found', figures: asFound.value, readings: readings.asFound }
   const proving = stage.value === 'prove' || stage.value === 'record'
-  const later = proving
-    ? readings.after
-    : stage.value === 'bleed'
-      ? readings.working
-      : onSheet.value && Object.keys(readings.after).length > 0
-        ? readings.after
-        : null
-  if (!later || Object.keys(later).length === 0) return [found]
-  const name = stage.value === 'bleed' && !onSheet.value ? 'now' : 'after'
-  return [found, { name, figures: phaseFigures(installation.value, later), readings: later }]
+  const phase =
+    stage.value === 'bleed' ? 'working' : proving || onSheet.value ? ('after' as const) : null
+  if (!phase || Object.keys(readings[phase]).length === 0) return [found]
+  const name = phase === 'working' && !onSheet.value ? 'now' : 'after'
+  return [found, { name, figures: figures[phase].value!, readings: readings[phase] }]
 })
 const desk = provideDesk({
   subject: open.subject,
@@ -65,14 +61,14 @@ const desk = provideDesk({
   routing: open.routing,
   filing: open,
   measured,
-  plan: computed(() => state.value.plan?.payload.changes ?? null),
+  plan: computed(() => state.value.circuitPlan?.payload.changes ?? null),
   readings: computed(() => pedalReadings(state.value.readings.asFound)),
   vehicleEntries: open.vehicleEntries,
 })
 /** On the stages the plan stands beside what was measured only once it is filed. */
 const stacks = computed(() => {
   const list = desk.stacks.value
-  return onSheet.value || state.value.plan?.payload.changes.length
+  return onSheet.value || state.value.circuitPlan?.payload.changes.length
     ? list
     : list.filter(({ name }) => name !== 'planned')
 })

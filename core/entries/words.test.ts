@@ -1,27 +1,19 @@
-import { beforeEach, describe as group, expect, it, vi } from 'vitest'
-import { lineOfKind } from '../../core/circuit'
-import { fromArchetype } from '../../core/installation'
-import type { Kind, Payloads } from '../../core/journal'
-import { formatOf, readWithUnit, type CoreUnit, type UnitSystem } from '../../core/quantity'
-import { describe, describeChange, seconds } from './useDescribe'
-import { CAME_OUT_WORDS, JOB_KIND_WORDS, OUTCOME_WORDS } from './useWords'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { lineOfKind } from '../circuit'
+import { fromArchetype } from '../installation'
+import { seconds, tell, tellChange, type Kind, type Payloads } from '../journal'
+import { formatOf, type UnitSystem } from '../quantity'
 
 let units: UnitSystem = 'metric'
 beforeEach(() => {
   units = 'metric'
-  for (const [name, value] of Object.entries({
-    CAME_OUT_WORDS,
-    JOB_KIND_WORDS,
-    OUTCOME_WORDS,
-    millimetres: (mm: number) => formatOf(units).length(mm),
-    millilitres: (mm3: number) => formatOf(units).volume(mm3),
-    withUnits: (value: number, unit: CoreUnit) => readWithUnit(value, unit, units),
-  }))
-    vi.stubGlobal(name, value)
 })
-const said = <K extends Kind>(kind: K, payload: Payloads[K]) => describe({ kind, payload } as never)
+const describeChange = (change: Payloads['circuitPlan']['changes'][number]) =>
+  tellChange(change, formatOf(units))
+const said = <K extends Kind>(kind: K, payload: Payloads[K]) =>
+  tell({ kind, payload } as never, formatOf(units))
 
-group('an entry in a line', () => {
+describe('an entry in a line', () => {
   it('says what was seen and measured', () => {
     expect(said('measurement', { reading: 'freeTravel', value: 51, phase: 'asFound' })).toBe(
       'Free travel at the pad 51 mm',
@@ -57,7 +49,7 @@ group('an entry in a line', () => {
   })
 
   it('says a plan change by change, in the units of who reads', () => {
-    const plan: Payloads['plan'] = {
+    const plan: Payloads['circuitPlan'] = {
       changes: [
         { change: 'air', value: 600 },
         { change: 'field', field: 'master.bore', value: 17.46 },
@@ -65,10 +57,10 @@ group('an entry in a line', () => {
         { change: 'wear', value: 1.5 },
       ],
     }
-    expect(said('plan', plan)).toBe(
+    expect(said('circuitPlan', plan)).toBe(
       'Planned: air 0.60 ml; master bore 17.5 mm; line 2 braided, 380 mm; facings worn 1.5 mm',
     )
-    expect(said('plan', { changes: [] })).toBe('Nothing planned')
+    expect(said('circuitPlan', { changes: [] })).toBe('Nothing planned')
     units = 'inch'
     expect(describeChange(plan.changes[1]!)).toBe('master bore 0.69 in')
     expect(describeChange(plan.changes[3]!)).toBe('facings worn 0.06 in')

@@ -1,0 +1,59 @@
+import { InputError, readCircuit } from '../core/circuit'
+import {
+  installationField,
+  lengthOfLines,
+  type Installation,
+  type RoutePoint,
+} from '../core/installation'
+import type { FieldProblem } from './problem'
+
+/** Geometry that must agree: what a schema cannot say of an installation. */
+export function checkInstallation(installation: Installation, at: string): FieldProblem[] {
+  try {
+    readCircuit(installation.circuit, `${at}/circuit`)
+  } catch (error) {
+    if (error instanceof InputError) return [{ path: error.path, message: error.message }]
+    throw error
+  }
+  const { route } = installation
+  const length = lengthOfLines(installation.circuit)
+  const wrong = checkRoute(route, `${at}/route`)
+  if (wrong.length > 0) return wrong
+  const last = route.length - 1
+  if (Math.abs(route[last]!.along - length) > 1)
+    return [
+      {
+        path: `${at}/route/${last}/along`,
+        message: `must be the length of all lines, ${length} mm`,
+      },
+    ]
+  return []
+}
+
+/** A field's own bounds. */
+export function checkField(
+  { field: path, value }: { field: string; value: number },
+  at: string,
+): FieldProblem[] {
+  const field = installationField(path)
+  if (!field) return [{ path: `${at}/field`, message: `${path} is no field of an installation` }]
+  if (value >= field.min && value <= field.max) return []
+  const message = `${field.label} must be ${field.min} to ${field.max} ${field.unit}`.trim()
+  return [{ path: `${at}/value`, message }]
+}
+
+/** Along must begin at 0 and rise. */
+export function checkRoute(route: readonly RoutePoint[], at: string): FieldProblem[] {
+  if (route[0]!.along !== 0) return [{ path: `${at}/0/along`, message: 'must be 0' }]
+  const back = route.findIndex((point, i) => i > 0 && point.along <= route[i - 1]!.along)
+  return back < 0
+    ? []
+    : [{ path: `${at}/${back}/along`, message: 'must be greater than the point before it' }]
+}
+
+/** What a file of an installation may get wrong beyond its schema. */
+export const checkInstallationFile = ({
+  installation,
+}: {
+  installation: Installation
+}): FieldProblem[] => checkInstallation(installation, '/installation')

@@ -1,0 +1,23 @@
+import { Type } from '@sinclair/typebox'
+import { FIRSTS, REPAIRS, SCOPES, WAYS } from '../../core/diagnosis'
+import type { ChoosePayloads } from '../../core/journal'
+import { bounded, Line, OneOf, strict } from '../shape'
+import type { KindAtBoundary } from './kind'
+
+export const CHOOSE_AT_BOUNDARY = {
+  decision: {
+    schema: Type.Object(
+      {
+        scope: OneOf(SCOPES),
+        way: OneOf(WAYS),
+        first: OneOf(FIRSTS),
+        repairs: Type.Array(OneOf(REPAIRS.map(({ id }) => id)), { maxItems: REPAIRS.length }),
+        reasons: Type.Array(Line(400), { maxItems: 12 }),
+        minutes: bounded({ min: 0, max: 100_000 }),
+        money: bounded({ min: 0, max: 10_000_000 }),
+        comebackRisk: bounded({ min: 0, max: 1 }),
+      },
+      strict,
+    ),
+  },
+} satisfies { [K in keyof ChoosePayloads]: KindAtBoundary<ChoosePayloads[K]> }

@@ -1,0 +1,19 @@
+/** Kinds of entry at the boundary, by stage, as core/entries has them. */
+import type { Kind, Payloads } from '../../core/journal'
+import { BLEED_AT_BOUNDARY } from './bleed'
+import { CHOOSE_AT_BOUNDARY } from './choose'
+import { CIRCUIT_AT_BOUNDARY } from './circuit'
+import { FIND_AT_BOUNDARY } from './find'
+import type { KindAtBoundary } from './kind'
+import { PROVE_AT_BOUNDARY } from './prove'
+import { RECORD_AT_BOUNDARY } from './record'
+
+/** Every kind; one that is not complete does not compile. */
+export const KINDS_AT_BOUNDARY = {
+  ...CIRCUIT_AT_BOUNDARY,
+  ...FIND_AT_BOUNDARY,
+  ...CHOOSE_AT_BOUNDARY,
+  ...BLEED_AT_BOUNDARY,
+  ...PROVE_AT_BOUNDARY,
+  ...RECORD_AT_BOUNDARY,
+} satisfies { [K in Kind]: KindAtBoundary<Payloads[K]> }

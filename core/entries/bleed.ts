@@ -1,0 +1,100 @@
+import type { Held } from '../journal/entry'
+import { CAME_OUT_WORDS } from '../words'
+import { namesOf, type EntryKind } from './kind'
+
+export const CAME_OUT = ['nothing', 'foam', 'large', 'few', 'clear'] as const
+/** What came out of the bleeder: nothing, foam, large bubbles, few, clear. */
+export type CameOut = (typeof CAME_OUT)[number]
+
+export const METHODS = [
+  'openPush',
+  'pumpHold',
+  'prop',
+  'submerged',
+  'checkValve',
+  'gravity',
+  'pressure',
+  'vacuum',
+  'inject',
+  'hang',
+] as const
+export type Method = (typeof METHODS)[number]
+
+export interface BleedCycle {
+  method: Method
+  strokes: number
+  cameOut: CameOut
+  colour?: 'dark' | 'fresh'
+  /** Volume in the bottle from this cycle, mm³. */
+  bottle?: number
+}
+export interface TopUp {
+  /** mm³ */
+  volume?: number
+}
+
+export interface BleedPayloads {
+  bleedCycle: BleedCycle
+  topUp: TopUp
+}
+
+export interface BleedLog {
+  cycles: Held<BleedCycle>[]
+  topUps: Held<TopUp>[]
+  strokes: number
+  strokesSinceTopUp: number
+  /** Volume in the bottle since the last top-up, where it was read; mm³. */
+  bottleSinceTopUp: number
+  /** Clear cycles in a row at the end. */
+  clearInRow: number
+}
+export interface BleedState {
+  bleed: BleedLog
+}
+export const startBleed = (): BleedState => ({
+  bleed: {
+    cycles: [],
+    topUps: [],
+    strokes: 0,
+    strokesSinceTopUp: 0,
+    bottleSinceTopUp: 0,
+    clearInRow: 0,
+  },
+})
+
+const methods = namesOf(METHODS)
+const cameOuts = namesOf(CAME_OUT)
+
+type Kinds = { [K in keyof BleedPayloads]: EntryKind<BleedPayloads[K], BleedState> }
+
+export const BLEED_KINDS: Kinds = {
+  bleedCycle: {
+    subjects: ['job'],
+    knows: ({ method, cameOut }) => methods.has(method) && cameOuts.has(cameOut),
+    take: ({ bleed }, held) => {
+      const { strokes, cameOut, bottle = 0 } = held.payload
+      bleed.cycles.push(held)
+      bleed.strokes += strokes
+      bleed.strokesSinceTopUp += strokes
+      bleed.bottleSinceTopUp += bottle
+      bleed.clearInRow = cameOut === 'clear' ? bleed.clearInRow + 1 : 0
+    },
+    tell: ({ strokes, cameOut, colour, bottle }, format) =>
+      [
+        `${strokes} ${strokes === 1 ? 'stroke' : 'strokes'}`,
+        CAME_OUT_WORDS[cameOut].toLowerCase(),
+        ...(colour ? [colour] : []),
+        ...(bottle === undefined ? [] : [format.volume(bottle)]),
+      ].join(', '),
+  },
+  topUp: {
+    subjects: ['job'],
+    take: ({ bleed }, held) => {
+      bleed.topUps.push(held)
+      bleed.strokesSinceTopUp = 0
+      bleed.bottleSinceTopUp = 0
+    },
+    tell: ({ volume }, format) =>
+      volume === undefined ? 'Topped up' : `Topped up, ${format.volume(volume)}`,
+  },
+}

@@ -1,0 +1,55 @@
+/**
+ * Kinds of entry by stage: for each its payload, the subjects it may stand on, its slice of the state and its words. A kind is
+ * made in its stage's file; the table below lists the files.
+ */
+import { BLEED_KINDS, startBleed, type BleedPayloads, type BleedState } from './bleed'
+import { CHOOSE_KINDS, startChoose, type ChoosePayloads, type ChooseState } from './choose'
+import { CIRCUIT_KINDS, startCircuit, type CircuitPayloads, type CircuitState } from './circuit'
+import { FIND_KINDS, startFind, type FindPayloads, type FindState } from './find'
+import type { EntryKind } from './kind'
+import { PROVE_KINDS, startProve, type ProvePayloads, type ProveState } from './prove'
+import { RECORD_KINDS, startRecord, type RecordPayloads, type RecordState } from './record'
+
+export * from './bleed'
+export * from './choose'
+export * from './circuit'
+export * from './find'
+export * from './prove'
+export * from './record'
+export { seconds } from './phrases'
+
+/** Payload of each kind of entry. */
+export interface Payloads
+  extends CircuitPayloads, FindPayloads, ChoosePayloads, BleedPayloads, ProvePayloads, RecordPayloads {}
+export type Kind = keyof Payloads
+
+/** What a job's entries add up to, stage by stage. */
+export interface Slices {
+  circuit: CircuitState
+  find: FindState
+  choose: ChooseState
+  bleed: BleedState
+  prove: ProveState
+  record: RecordState
+}
+export type SliceName = keyof Slices
+
+/** How each slice begins, and the kinds that are taken into it: each from its own kinds alone. */
+export const SLICES: { [S in SliceName]: { start: () => Slices[S]; kinds: object } } = {
+  circuit: { start: startCircuit, kinds: CIRCUIT_KINDS },
+  find: { start: startFind, kinds: FIND_KINDS },
+  choose: { start: startChoose, kinds: CHOOSE_KINDS },
+  bleed: { start: startBleed, kinds: BLEED_KINDS },
+  prove: { start: startProve, kinds: PROVE_KINDS },
+  record: { start: startRecord, kinds: RECORD_KINDS },
+}
+
+/** Every kind; one that is not complete does not compile. */
+export const KINDS = {
+  ...CIRCUIT_KINDS,
+  ...FIND_KINDS,
+  ...CHOOSE_KINDS,
+  ...BLEED_KINDS,
+  ...PROVE_KINDS,
+  ...RECORD_KINDS,
+} satisfies { [K in Kind]: EntryKind<Payloads[K], never> }

@@ -1,0 +1,94 @@
+import {
+  COMPLAINT_IDS,
+  COMPLAINTS,
+  FAULT_IDS,
+  faultKind,
+  FINDING_IDS,
+  findingKind,
+  type ComplaintId,
+  type FaultId,
+  type FindingId,
+} from '../diagnosis'
+import type { Held } from '../journal/entry'
+import { OUTCOME_WORDS } from '../words'
+import { namesOf, type EntryKind } from './kind'
+
+export type Outcome = 'pass' | 'notYet' | 'stop'
+
+/** Felt and heard results are graded: a partial cure keeps its remaining cause. */
+export const GRADES = ['gone', 'less', 'same'] as const
+export type Grade = (typeof GRADES)[number]
+export interface Graded {
+  of: ComplaintId | FindingId
+  grade: Grade
+  /** What is left to cause it, as far as is known. */
+  remaining?: FaultId
+  /** What is done about it: the part that is ordered, when it is looked at again. */
+  words?: string
+}
+/** What it was, confirmed when the job is done; it goes into the shop’s record. */
+export interface Cause {
+  faults: FaultId[]
+}
+export interface VerdictReason {
+  rule: string
+  outcome: Outcome
+  words: string
+  figure?: number
+  limit?: number
+  unit?: string
+}
+export interface Verdict {
+  outcome: Outcome
+  reasons: VerdictReason[]
+}
+
+export interface ProvePayloads {
+  graded: Graded
+  cause: Cause
+  verdict: Verdict
+}
+export interface ProveState {
+  /** How each felt or heard thing went after the work. */
+  graded: Partial<Record<ComplaintId | FindingId, Held<Graded>>>
+  cause: Held<Cause> | null
+  verdict: Held<Verdict> | null
+}
+export const startProve = (): ProveState => ({ graded: {}, cause: null, verdict: null })
+
+/** A complaint or a finding by its name. */
+export const observationLabel = (id: ComplaintId | FindingId): string =>
+  COMPLAINTS.find((complaint) => complaint.id === id)?.label ?? findingKind(id as FindingId).label
+
+const observations = namesOf([...COMPLAINT_IDS, ...FINDING_IDS])
+const faults = namesOf(FAULT_IDS)
+const grades = namesOf(GRADES)
+
+type Kinds = { [K in keyof ProvePayloads]: EntryKind<ProvePayloads[K], ProveState> }
+
+export const PROVE_KINDS: Kinds = {
+  graded: {
+    subjects: ['job'],
+    knows: ({ of, grade, remaining }) =>
+      observations.has(of) && grades.has(grade) && (remaining === undefined || faults.has(remaining)),
+    replaces: ({ of }) => of,
+    take: (slice, held) => (slice.graded[held.payload.of] = held),
+    tell: ({ of, grade, remaining, words }) => {
+      const left = remaining ? `; left: ${faultKind(remaining).label}` : ''
+      return `${observationLabel(of)}: ${grade}${left}${words ? `; ${words}` : ''}`
+    },
+  },
+  cause: {
+    subjects: ['job'],
+    knows: (cause) => cause.faults.every((id) => faults.has(id)),
+    replaces: () => 'cause',
+    take: (slice, held) => (slice.cause = held),
+    tell: (cause) => `It was: ${cause.faults.map((id) => faultKind(id).label).join('; ')}`,
+  },
+  verdict: {
+    subjects: ['job'],
+    replaces: () => 'verdict',
+    take: (slice, held) => (slice.verdict = held),
+    tell: ({ outcome }) => `Verdict: ${OUTCOME_WORDS[outcome]}`,
+  },
+}

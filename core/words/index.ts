@@ -1,0 +1,74 @@
+import type { First, Scope, Way } from '../diagnosis'
+import type { CameOut, Grade, JobKind, Method, Outcome, Stage } from '../journal'
+
+/**
+ * The trade's words for what the core names: for screens, papers and searches alike. Types alone are imported, so that a page
+ * that shows a word carries no table.
+ */
+export const JOB_KIND_WORDS: Record<JobKind, string> = {
+  fault: 'Fault',
+  refresh: 'Refresh',
+  upgrade: 'Upgrade',
+  fluidService: 'Fluid service',
+  partsBrought: 'Parts brought',
+  afterOtherWork: 'After other work',
+}
+export const STAGE_WORDS: Record<Stage, string> = {
+  find: 'Find',
+  choose: 'Choose',
+  fit: 'Fit',
+  bleed: 'Bleed',
+  prove: 'Prove',
+  record: 'Record',
+}
+export const OUTCOME_WORDS: Record<Outcome, string> = {
+  pass: 'Proven',
+  notYet: 'Not yet',
+  stop: 'Stop',
+}
+export const CAME_OUT_WORDS: Record<CameOut, string> = {
+  nothing: 'Nothing',
+  foam: 'Foam',
+  large: 'Large bubbles',
+  few: 'Few bubbles',
+  clear: 'Clear',
+}
+export const METHOD_WORDS: Record<Method, { name: string; cycle: string }> = {
+  openPush: {
+    name: 'Open, push, close, lift',
+    cycle: 'One helper. Open, push down, close, and only then lift.',
+  },
+  pumpHold: {
+    name: 'Pump, hold, open, close',
+    cycle: 'One helper. Pump, hold; open and close before the pedal rises.',
+  },
+  prop: { name: 'Pedal propped down', cycle: 'Alone. Open, push and prop; close, then lift.' },
+  submerged: { name: 'Hose under fluid, left open', cycle: 'Alone. The hose end must stay under.' },
+  checkValve: { name: 'Check-valve hose', cycle: 'Alone. Watch the screw’s thread for leaks.' },
+  gravity: { name: 'Gravity', cycle: 'Alone and patient; a crest may keep its air.' },
+  pressure: {
+    name: 'Low pressure at the reservoir',
+    cycle: 'Start at 30 kPa; the maker of cap and vehicle sets the most.',
+  },
+  vacuum: {
+    name: 'Vacuum at the bleeder',
+    cycle: 'Alone. Bubbles that never stop may come past the thread.',
+  },
+  inject: { name: 'From the bleeder up', cycle: 'Empty the reservoir first, and purge the injector.' },
+  hang: {
+    name: 'Off the vehicle, hung in a line',
+    cycle: 'The whole circuit comes out; no crest is left.',
+  },
+}
+/** The schools, as they are asked for. */
+export const SCOPE_WORDS: Record<Scope, string> = {
+  proven: 'Only what is proven',
+  pair: 'Master and slave together',
+  all: 'Master, slave and hose',
+}
+export const WAY_WORDS: Record<Way, string> = { replace: 'Renew', rebuild: 'Rebuild' }
+export const FIRST_WORDS: Record<First, string> = {
+  part: 'Part first',
+  bleed: 'Bleed first, then watch',
+}
+export const GRADE_WORDS: Record<Grade, string> = { gone: 'Gone', less: 'Less', same: 'Same' }
