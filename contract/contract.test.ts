@@ -174,6 +174,7 @@ describe('an entry at the boundary', () => {
     expect(query({ limit: '20' })).toEqual({ limit: 20 })
     expect(() => query({ limit: '0' })).toThrow(/limit must be at least 1/)
     expect(() => query({ page: '2' })).toThrow(/not known here/)
+    expect(() => query({ limit: '1e400' })).toThrow(/limit is too large a number/)
   })
 })
 

@@ -6,11 +6,12 @@ import { benchBrowser } from '../bench/browser'
 import { print, type Row } from '../bench/measure'
 import { benchLists } from '../bench/lists'
 import { benchLive } from '../bench/live'
+import { benchLoop } from '../bench/loop'
 import { benchServer } from '../bench/server'
 import { root } from './packages.mjs'
 
 /**
- * `npm run bench [-- core|server|lists|live|browser …]`: speed as ratios measured in one run. The core is bundled first, as
+ * `npm run bench [-- core|server|lists|live|loop|browser …]`: speed as ratios measured in one run. The core is bundled first, as
  * the application ships it.
  */
 const outdir = join(root, '.data', 'bench')
@@ -36,6 +37,7 @@ const BENCHES: [name: string, run: () => Row[] | Promise<Row[]>][] = [
   ['server', benchServer],
   ['lists', benchLists],
   ['live', benchLive],
+  ['loop', benchLoop],
   ['browser', benchBrowser],
 ]
 const asked = process.argv.slice(2)

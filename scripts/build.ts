@@ -6,7 +6,10 @@ import { runTool } from './ending.mjs'
 import { root, say } from './packages.mjs'
 
 /** What the built application is made of. */
-const SOURCES = ['app', 'contract', 'core', 'public', 'server', 'nuxt.config.ts', 'package-lock.json']
+const SOURCES = [
+  ...['app', 'contract', 'core', 'modules', 'public', 'server'],
+  ...['nuxt.config.ts', 'package-lock.json'],
+]
 
 /** Builds the application where its sources are newer than what was built. */
 export async function ensureBuilt(): Promise<string> {

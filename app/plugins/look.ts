@@ -1,4 +1,4 @@
 /** Sets the look before the first screen is drawn. */
 export default defineNuxtPlugin(() => {
-  useLook()
+  useTheme()
 })

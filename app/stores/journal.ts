@@ -128,8 +128,9 @@ export const useJournalStore = defineStore('journal', () => {
   }
 
   async function checkedAndKept(entry: Entry): Promise<Entry> {
-    const { problemsOf } = await import('~/sync/check')
-    const problem = problemsOf(entry)[0]
+    // Where the check cannot be fetched the entry is kept all the same: the server checks it too.
+    const checks = await import('~/sync/check').catch(() => null)
+    const problem = checks?.problemsOf(entry)[0]
     if (problem) throw new Error(`${problem.path.split('/').at(-1)} ${problem.message}`)
     const added = await queue.add(entry)
     queued.value = [...queued.value, added]

@@ -4,7 +4,7 @@ import type { Entry } from '~~/core/journal'
 
 /**
  * What is wrong with an entry before it is filed; nothing where it may be. Apart from the store, for the first page files
- * nothing and carries none of the tables; pages that file load it with themselves, so that it is there when the server is not.
+ * nothing and carries none of the tables; opening a job or a vehicle fetches it, so that it is there when the server is not.
  */
 export function problemsOf(entry: Entry): FieldProblem[] {
   if (!validateEntry(entry)) return fieldProblems(validateEntry.errors)

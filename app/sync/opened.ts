@@ -16,7 +16,11 @@ export function useOpened<T extends { id: string; lastSequence: number }>(type: 
 
   async function load(id: string): Promise<T> {
     const subject = { type, id } as const
-    const found = await api<WithEntries<T>>(`/${type}s/${id}?entries=state`)
+    // What filing needs is here before anything can be filed: the server may be gone by then.
+    const [found] = await Promise.all([
+      api<WithEntries<T>>(`/${type}s/${id}?entries=state`),
+      import('~/sync/check').catch(() => null),
+    ])
     journal.take(subject, found.entries, found.subject.lastSequence)
     value.value = found.subject
     if (found.partial) void fetchOlder(subject, found.subject.lastSequence + 1)

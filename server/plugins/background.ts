@@ -1,6 +1,7 @@
 import { closeDatabase } from '../database/current'
 import { closeStreams } from '../live/hub'
 import { keepJobsFresh } from '../live/keeping'
+import { closePool } from '../work/pool'
 
 /** Work behind the answers, and its end: streams first, or they would keep the server from ending; the pool last. */
 export default defineNitroPlugin((nitro) => {
@@ -9,6 +10,7 @@ export default defineNitroPlugin((nitro) => {
   nitro.hooks.hook('close', async () => {
     keeping.stop()
     closeStreams()
+    await closePool()
     await closeDatabase()
   })
 })

@@ -15,11 +15,17 @@ export function checker<T extends TSchema>(schema: T, from: 'body' | 'query' = '
   const validate = (from === 'query' ? fromText : exact).compile(schema) as ValidateFunction
   return (value: unknown): Static<T> => {
     if (!validate(value)) throw invalid(fieldProblems(validate.errors))
-    const broken = brokenTexts(value)
+    const broken = [...brokenTexts(value), ...endless(value)]
     if (broken.length > 0) throw invalid(broken)
     return value as Static<T>
   }
 }
+
+/** Numbers of a query that are written too large for any number: read from text, they pass every bound. */
+const endless = (value: unknown): FieldProblem[] =>
+  Object.entries(value as object)
+    .filter(([, one]) => typeof one === 'number' && !Number.isFinite(one))
+    .map(([name]) => ({ path: `/${name}`, message: 'is too large a number' }))
 
 /** A refusal that names each field; where nothing can be named, the whole. */
 function invalid(found: FieldProblem[]): Refusal {

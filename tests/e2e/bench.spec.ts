@@ -251,6 +251,52 @@ test('an assumed figure is replaced by a reading, and every answer narrows', asy
   expect(await width()).toBeLessThan(wide)
 })
 
+for (const [width, height, room] of [
+  [1280, 800, { width: 960, height: 620 }],
+  [1024, 768, { width: 700, height: 580 }],
+] as const)
+  test(`at ${width} × ${height} a stage is used with the line open and folded, by key and by touch`, async ({
+    page,
+  }) => {
+    await page.setViewportSize({ width, height })
+    await beSomebody(page)
+    const { id } = await demoJob('Mail van')
+    await page.goto(url(`/jobs/${id}/find?at=measured`))
+    await expect(page.locator('[data-lead]')).toBeVisible()
+    const stage = () => page.getByRole('main').evaluate((main) => main.getBoundingClientRect().toJSON())
+    const open = await stage()
+    await page.keyboard.press('l')
+    const strip = page.locator('[data-strip]')
+    await expect(strip).toBeVisible()
+    expect((await strip.boundingBox())!.height).toBeLessThanOrEqual(57)
+    // What the line says is still read on it.
+    await expect(strip.locator('[data-part="reservoir"]')).toContainText('level low')
+    await expect(strip.locator('[data-part="master"]')).toContainText('damp at the rod end')
+    await expect(strip.locator('[data-part="master"]')).toContainText('%')
+    const folded = await stage()
+    expect(folded.height).toBeGreaterThan(open.height + 100)
+    expect(folded.height).toBeGreaterThanOrEqual(room.height)
+    expect(folded.width).toBeGreaterThanOrEqual(room.width)
+    await measure(page, 'Pad won by quick strokes', '14')
+    await expect(page.locator('[data-reading="pumpUpGain"]')).toHaveText(/14 mm/)
+
+    // Remembered for this stage, and for this one only.
+    await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Bleed/ }).click()
+    await expect(page.getByRole('button', { name: 'Fold the line' })).toBeVisible()
+    await page.keyboard.press('1')
+    await page.reload()
+    await expect(strip).toBeVisible()
+    await page.getByRole('button', { name: 'Show the line' }).click()
+    await expect(strip).toHaveCount(0)
+    if (width < 1100) {
+      await page.getByRole('button', { name: 'Fold the ladder' }).click()
+      await expect(page.locator('[data-ladder-aside]')).toContainText('mm')
+      expect((await stage()).width).toBeGreaterThan(open.width + 150)
+      await page.keyboard.press('p')
+      await expect(page.locator('[data-ladder-aside]')).toHaveCount(0)
+    }
+  })
+
 test('stages not yet built say so, and small screens keep every control', async ({ page }) => {
   await beSomebody(page)
   const { id } = await demoJob('Mail van')

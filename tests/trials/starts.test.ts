@@ -1,4 +1,5 @@
 import { cpSync, mkdirSync, rmSync, symlinkSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, expect, it } from 'vitest'
 import { ensureBuilt } from '../../scripts/build'
@@ -7,7 +8,7 @@ import { interrupted } from '../harness/demo'
 import { scaled, SCALE } from './workshop'
 
 const folder = join(root, '.data', 'trials', 'starts')
-const copy = join(root, '.data', 'trials', 'checkout')
+const copy = join(tmpdir(), `mellow-checkout-${process.pid}`)
 afterAll(() => {
   for (const one of [folder, copy]) rmSync(one, { recursive: true, force: true })
 })

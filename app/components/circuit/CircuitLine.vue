@@ -37,6 +37,7 @@ function save() {
 
 <template>
   <div class="flex flex-col">
+    <slot />
     <div class="min-h-0 grow">
       <ReleaseLine
         v-if="shown"

@@ -43,7 +43,7 @@ const props = defineProps<{
 use([LineChart, GridComponent, TooltipComponent, MarkAreaComponent, MarkLineComponent, SVGRenderer])
 
 type Option = ComposeOption<LineSeriesOption | GridComponentOption | TooltipComponentOption>
-const { look } = useLook()
+const { look } = useTheme()
 const FONT = { fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif", fontSize: 15 }
 const tone = (name: string) => {
   void look.value

@@ -2,7 +2,7 @@
 import { Lamp, Sun } from '@lucide/vue'
 
 defineProps<{ title: string; sub?: string }>()
-const { look, turn } = useLook()
+const { look, turn } = useTheme()
 const journal = useJournalStore()
 const person = usePersonStore()
 

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { FAULTS, type SuspectTold } from '../../../core/diagnosis'
 import { ARCHETYPES, fromArchetype } from '../../../core/installation'
-import { leakMarks, suspectMarks } from './found-marks'
+import type { Found } from '../../../core/journal'
+import { leakMarks, stripParts, suspectMarks, WET_PLACES } from './found-marks'
 import { drawLine, spanOf } from './line-geometry'
 
 const WIDE = 960
@@ -60,5 +61,40 @@ describe('wet places on the line', () => {
     ])
     expect(leakMarks(drawing, { bootWet: held('absent') })).toEqual([])
     expect(leakMarks(drawing)).toEqual([])
+  })
+})
+
+describe('the line folded to a strip', () => {
+  const held = (finding: keyof Found) => ({
+    payload: { finding, state: 'present' as const, phase: 'asFound' as const },
+    ...{ id: '', at: '', by: '', sent: true, corrections: [] },
+  })
+  it('keeps each wet place, a low level and the likeliest suspect at its part', () => {
+    const found: Found = {
+      levelLow: held('levelLow'),
+      bootWet: held('bootWet'),
+      hoseDamp: held('hoseDamp'),
+    }
+    const parts = stripParts(found, [suspect('masterBypass', 0.6), suspect('masterRearLeak', 0.3)])
+    expect(parts).toEqual([
+      { place: 'reservoir', wet: ['level low'], chance: null },
+      { place: 'master', wet: [], chance: 0.6 },
+      { place: 'line', wet: ['hose damp'], chance: null },
+      { place: 'slave', wet: ['boot wet'], chance: null },
+      { place: 'bleeder', wet: [], chance: null },
+    ])
+  })
+
+  it('loses nothing that the open line shows: every wet place is on both', () => {
+    const drawing = drawingOf('long-line')
+    for (const [id, , words] of WET_PLACES) {
+      const found: Found = { [id]: held(id) }
+      expect(leakMarks(drawing, found).map((mark) => mark.words)).toEqual([words])
+      expect(stripParts(found, []).flatMap(({ wet }) => wet)).toEqual([words])
+    }
+    for (const { id } of FAULTS)
+      expect(
+        stripParts(undefined, [suspect(id, 0.5)]).filter(({ chance }) => chance === 0.5),
+      ).toHaveLength(1)
   })
 })

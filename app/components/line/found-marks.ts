@@ -8,6 +8,24 @@ import {
 import type { Found } from '~~/core/journal'
 import type { LineDrawing, Point } from './line-geometry'
 
+/** A part of the circuit as it is told from afar. */
+export type Place = 'reservoir' | 'master' | 'line' | 'slave' | 'bleeder'
+
+/** Wet places that are shown on the line: at which part, and how they are said. */
+export const WET_PLACES: readonly [id: FindingId, part: Place, words: string][] = [
+  ['rodEndDamp', 'master', 'damp at the rod end'],
+  ['carpetWet', 'master', 'carpet wet'],
+  ['outletDamp', 'master', 'outlet damp'],
+  ['bootWet', 'slave', 'boot wet'],
+  ['bellHoleWet', 'slave', 'drips from the housing'],
+  ['reservoirDamp', 'reservoir', 'damp at the reservoir'],
+  ['slaveUnionDamp', 'slave', 'union damp'],
+  ['bleederDamp', 'bleeder', 'bleed screw damp'],
+  ['hoseDamp', 'line', 'hose damp'],
+  ['hoseSwells', 'line', 'hose swells'],
+  ['unionsWet', 'line', 'a union is damp'],
+]
+
 /** Where a leak that was found is drawn, and how it is said. */
 export function leakMarks(
   drawing: LineDrawing,
@@ -15,22 +33,25 @@ export function leakMarks(
 ): ({ id: FindingId; words: string } & Point)[] {
   const { master, slave, lines, unions } = drawing
   const hose = lines.find((line) => line.kind !== 'steel')
-  const places: [FindingId, Point, string][] = [
-    ['rodEndDamp', { x: master.x - 84, y: master.y + 26 }, 'damp at the rod end'],
-    ['carpetWet', { x: master.x - 150, y: master.y + 50 }, 'carpet wet'],
-    ['outletDamp', { x: master.x + 10, y: master.y + 18 }, 'outlet damp'],
-    ['bootWet', { x: slave.x + 92, y: slave.y + 24 }, 'boot wet'],
-    ['bellHoleWet', { x: slave.x + 40, y: slave.y + 40 }, 'drips from the housing'],
-    ['reservoirDamp', { x: master.x - 46, y: master.y - 44 }, 'damp at the reservoir'],
-    ['slaveUnionDamp', { x: slave.x + 2, y: slave.y + 22 }, 'union damp'],
-    ['bleederDamp', { x: slave.x + 30, y: slave.y - 20 }, 'bleed screw damp'],
-    ['hoseDamp', hose ? { x: hose.middle.x, y: hose.middle.y + 16 } : slave, 'hose damp'],
-    ['hoseSwells', hose ? { x: hose.middle.x, y: hose.middle.y + 16 } : slave, 'hose swells'],
-    ['unionsWet', unions[0] ? { x: unions[0].x, y: unions[0].y + 14 } : master, 'a union is damp'],
-  ]
-  return places
-    .filter(([id]) => found?.[id]?.payload.state === 'present')
-    .map(([id, at, words]) => ({ id, ...at, words }))
+  const atHose = hose ? { x: hose.middle.x, y: hose.middle.y + 16 } : slave
+  const drawn: Partial<Record<FindingId, Point>> = {
+    rodEndDamp: { x: master.x - 84, y: master.y + 26 },
+    carpetWet: { x: master.x - 150, y: master.y + 50 },
+    outletDamp: { x: master.x + 10, y: master.y + 18 },
+    bootWet: { x: slave.x + 92, y: slave.y + 24 },
+    bellHoleWet: { x: slave.x + 40, y: slave.y + 40 },
+    reservoirDamp: { x: master.x - 46, y: master.y - 44 },
+    slaveUnionDamp: { x: slave.x + 2, y: slave.y + 22 },
+    bleederDamp: { x: slave.x + 30, y: slave.y - 20 },
+    hoseDamp: atHose,
+    hoseSwells: atHose,
+    unionsWet: unions[0] ? { x: unions[0].x, y: unions[0].y + 14 } : master,
+  }
+  return WET_PLACES.filter(([id]) => found?.[id]?.payload.state === 'present').map(([id, , words]) => ({
+    id,
+    ...drawn[id]!,
+    words,
+  }))
 }
 
 /** Less air than this is not drawn, mm³. */
@@ -111,4 +132,46 @@ export function suspectMarks(
     taken.add(key)
     return [{ id: fault, chance, x: at.x, y: at.y, label: labelAt(faultKind(fault).place, at) }]
   })
+}
+
+const PART_OF: Record<FaultPlace, Place | null> = {
+  reservoir: 'reservoir',
+  pedal: 'master',
+  master: 'master',
+  outlet: 'master',
+  pipe: 'line',
+  hose: 'line',
+  slaveUnion: 'line',
+  slave: 'slave',
+  bleeder: 'bleeder',
+  fork: 'slave',
+  clutch: 'slave',
+  gearbox: 'slave',
+}
+
+/** A part of the folded line: what was found at it, and how likely the fault sits there. */
+export interface StripPart {
+  place: Place
+  /** Wet places and a low level, in words. */
+  wet: string[]
+  /** Of the likeliest suspect at this part; null where none is. */
+  chance: number | null
+}
+
+/** The line folded to a strip: the same marks, part by part in the order in which the fluid meets them. */
+export function stripParts(found: Found | undefined, suspects: readonly SuspectTold[]): StripPart[] {
+  const present = (id: FindingId) => found?.[id]?.payload.state === 'present'
+  const places: readonly Place[] = ['reservoir', 'master', 'line', 'slave', 'bleeder']
+  return places.map((place) => ({
+    place,
+    wet: [
+      ...(place === 'reservoir' && present('levelLow') ? ['level low'] : []),
+      ...WET_PLACES.filter(([id, part]) => part === place && present(id)).map(([, , words]) => words),
+    ],
+    chance:
+      suspects
+        .filter(({ fault }) => PART_OF[faultKind(fault).place] === place)
+        .map(({ chance }) => chance)
+        .sort((a, b) => b - a)[0] ?? null,
+  }))
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import '~/sync/check'
-import { useEventListener, useStorage } from '@vueuse/core'
+import { PanelRightClose, PanelRightOpen, PanelTopClose } from '@lucide/vue'
+import { useEventListener, useMediaQuery, useStorage } from '@vueuse/core'
 import { isImplausible } from '~~/core/circuit'
 import { STAGES, type Stage } from '~~/core/journal'
 import { drawnOn } from '~/components/circuit/sheets'
@@ -13,6 +13,11 @@ const { job, vehicle, error, stage, state, installation, figures, load } = open
 const { told, watched } = provideDiagnosis(open)
 const journalOpen = ref(false)
 const companyOpen = ref(false)
+const { folded: lineFolded, toggle: foldLine } = useFolded('line', stage)
+const { folded: ladderFolded, toggle: foldLadder } = useFolded('ladder', stage)
+/** Below this the ladder takes more than its share. */
+const narrow = useMediaQuery('(min-width: 1024px) and (max-width: 1099px)')
+const ladderAside = computed(() => narrow.value && ladderFolded.value && !onSheet.value)
 /** Where the job was left, so that the bench goes on there. */
 const keptStage = useStorage(`mellow-stage-${id}`, '')
 
@@ -35,6 +40,8 @@ watch(
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
   if (event.key === 'c') void navigateTo(`/jobs/${id}/circuit/parts`)
+  if (event.key === 'l' && !onSheet.value) foldLine()
+  if (event.key === 'p' && narrow.value && !onSheet.value) foldLadder()
   const to: Stage | undefined = STAGES[Number(event.key) - 1]
   if (to) void navigateTo(`/jobs/${id}/${to}`)
 })
@@ -109,12 +116,27 @@ const seen = computed(() => {
     <LoadState :loading="!job" :error="error" @again="load" />
     <div
       v-if="job && installation && stacks.length"
-      class="grid min-h-0 grow grid-cols-1 lg:grid-cols-[4.75rem_minmax(0,1fr)_14rem] lg:grid-rows-[minmax(0,1fr)]"
+      class="grid min-h-0 grow grid-cols-1 lg:grid-rows-[minmax(0,1fr)]"
+      :class="
+        ladderAside
+          ? 'lg:grid-cols-[4.75rem_minmax(0,1fr)_3.5rem]'
+          : 'lg:grid-cols-[4.75rem_minmax(0,1fr)_14rem]'
+      "
     >
       <JobSpine :stage="onSheet ? null : stage" />
       <div class="flex min-h-0 min-w-0 flex-col">
-        <CircuitLine
+        <LineStrip
+          v-if="lineFolded && !onSheet"
           class="shrink-0 border-b border-hairline"
+          :found="seen"
+          :suspects="suspects"
+          :air="air"
+          @unfold="foldLine"
+          @pick="navigateTo(`/jobs/${id}/circuit/parts`)"
+        />
+        <CircuitLine
+          v-else
+          class="relative shrink-0 border-b border-hairline"
           :class="
             onSheet && drawnOn(route.params.sheet) ? 'h-76' : onSheet ? 'h-66' : 'h-56 lg:h-[14.2rem]'
           "
@@ -122,7 +144,19 @@ const seen = computed(() => {
           :suspects="suspects"
           :air="air"
           :sheet="onSheet"
-        />
+        >
+          <button
+            v-if="!onSheet"
+            type="button"
+            class="tap no-print absolute top-0 right-0 z-10"
+            aria-label="Fold the line"
+            title="l"
+            aria-expanded="true"
+            @click="foldLine"
+          >
+            <PanelTopClose :size="20" aria-hidden="true" />
+          </button>
+        </CircuitLine>
         <CompanyBar v-model="companyOpen" />
         <StopBar />
         <main class="min-h-0 grow overflow-y-auto" tabindex="-1">
@@ -130,8 +164,27 @@ const seen = computed(() => {
         </main>
         <SayLine />
       </div>
-      <div class="h-[34rem] border-hairline lg:h-auto lg:border-l">
-        <PadLadder :stacks="stacks" />
+      <div class="relative h-[34rem] border-hairline lg:h-auto lg:border-l">
+        <button
+          v-if="narrow && !onSheet"
+          type="button"
+          class="tap no-print absolute top-0 right-0 z-10"
+          :aria-label="ladderAside ? 'Show the ladder' : 'Fold the ladder'"
+          :aria-expanded="!ladderAside"
+          title="p"
+          @click="foldLadder"
+        >
+          <component
+            :is="ladderAside ? PanelRightOpen : PanelRightClose"
+            :size="20"
+            aria-hidden="true"
+          />
+        </button>
+        <p v-if="ladderAside" class="pt-14 text-center leading-tight" data-ladder-aside>
+          <span class="block text-[0.95rem] text-soft">reserve</span>
+          <strong class="block">{{ millimetres(stacks.at(-1)!.figures.reserve.value) }}</strong>
+        </p>
+        <PadLadder v-else :stacks="stacks" />
       </div>
     </div>
     <JobJournal v-if="job" v-model="journalOpen" />

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import '~/sync/check'
 import { useEventListener } from '@vueuse/core'
 import type { Vehicle } from '~~/contract'
 import { archetypeById, assumedFigures } from '~~/core/installation'

@@ -1,11 +1,11 @@
 import { createGlobalState, useStorage } from '@vueuse/core'
 import { watchEffect } from 'vue'
 
-export type Look = 'paper' | 'lamp'
+export type Theme = 'paper' | 'lamp'
 
 /** Paper for the bench, lamp for under the vehicle; kept on this device. */
-export const useLook = createGlobalState(() => {
-  const look = useStorage<Look>('mellow-look', 'paper')
+export const useTheme = createGlobalState(() => {
+  const look = useStorage<Theme>('mellow-look', 'paper')
   watchEffect(() => {
     document.documentElement.dataset.look = look.value
   })

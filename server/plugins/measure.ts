@@ -1,0 +1,18 @@
+import { monitorEventLoopDelay } from 'node:perf_hooks'
+
+/** For the bench alone: how long the server's own thread was held up, said on SIGUSR2 and then counted anew. */
+export default defineNitroPlugin(() => {
+  if (process.env.MELLOW_MEASURE !== 'yes') return
+  const delay = monitorEventLoopDelay({ resolution: 5 })
+  delay.enable()
+  process.on('SIGUSR2', () => {
+    const ms = (nanoseconds: number) => nanoseconds / 1e6
+    const found = {
+      p50: ms(delay.percentile(50)),
+      p999: ms(delay.percentile(99.9)),
+      max: ms(delay.max),
+    }
+    process.stderr.write(`loop ${JSON.stringify(found)}\n`)
+    delay.reset()
+  })
+})

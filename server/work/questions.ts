@@ -1,0 +1,73 @@
+import type { JobLook } from '../../contract'
+import {
+  diagnose,
+  faultKind,
+  findingKind,
+  knowledgeOf,
+  nextMove,
+  priorsFrom,
+  readingKind,
+  repairWords,
+  type Knowledge,
+  type School,
+  type ShopCosts,
+  type ShopRecord,
+} from '../../core/diagnosis'
+import type { Installation } from '../../core/installation'
+import { evidenceOf, fold, type Entry } from '../../core/journal'
+import { openStops, questionOf } from '../../core/proof'
+
+/** What is worked out beside the server's own thread: plain data in, plain data out. */
+export interface LookQuestion {
+  entries: readonly Entry[]
+  /** As the job has it. */
+  installation: Installation
+  settings: ShopCosts & { school: School }
+  record: ShopRecord
+  model: string
+}
+
+/** Knowledge of a vehicle takes longer to make ready than to ask: the last few are kept. */
+const MOST_KEPT = 12
+const kept = new Map<string, Knowledge>()
+
+function knowledgeFor(installation: Installation, record: ShopRecord, model: string): Knowledge {
+  const { priors } = priorsFrom(record, model)
+  const key = JSON.stringify([installation, priors])
+  const known = kept.get(key) ?? knowledgeOf(installation, priors)
+  kept.delete(key)
+  kept.set(key, known)
+  if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!)
+  return known
+}
+
+/** What the search on a job would do next, and what leads it. */
+export function lookOf({ entries, installation, settings, record, model }: LookQuestion): JobLook {
+  const state = fold(entries)
+  const stops = openStops(state, installation.circuit.master.portClosure)
+  const question = questionOf(evidenceOf(state), state, stops, settings)
+  const knowledge = knowledgeFor(installation, record, model)
+  const found = diagnose(knowledge, question.evidence)
+  const { advice, looks } = nextMove(knowledge, question.evidence, found, question)
+  const [first] = looks
+  const [lead] = found.suspects
+  return {
+    act: advice.decide ? repairWords(advice.now.repairs.map((repair) => repair.id)) : null,
+    look: first
+      ? {
+          label: (first.look.kind === 'finding'
+            ? findingKind(first.look.id)
+            : readingKind(first.look.id)
+          ).label,
+          minutes: first.minutes,
+        }
+      : null,
+    lead: lead ? { label: faultKind(lead.fault.id).label, chance: lead.chance } : null,
+  }
+}
+
+/** The work that a thread can be given, by name. */
+export const WORK = { look: lookOf } as const
+export type WorkName = keyof typeof WORK
+export type Question<N extends WorkName> = Parameters<(typeof WORK)[N]>[0]
+export type Answer<N extends WorkName> = ReturnType<(typeof WORK)[N]>
