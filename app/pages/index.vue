@@ -60,15 +60,19 @@ const OUTCOME_LOOK = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust
           <ChoiceRow v-model="filter" :choices="FILTERS" label="Which jobs" />
           <OnOff :on="mine !== ''" @click="mine = mine ? '' : 'yes'">Mine</OnOff>
         </div>
-        <LoadState v-if="!jobs" :loading="loading" :error="error" @again="load" />
-        <p v-else-if="jobs.length === 0" class="mt-4 max-w-xl text-soft" role="status">
-          {{
+        <PagedList
+          :items="jobs"
+          :more="next !== null"
+          :loading="loading"
+          :error="error"
+          :empty="
             narrowed
               ? 'No job fits all of that. Take a word away, or show all.'
               : 'A job needs a vehicle. Start with the vehicle: its kind, its name and three tape readings, under a minute.'
-          }}
-        </p>
-        <template v-else>
+          "
+          @again="load"
+          @more="more"
+        >
           <ol class="mt-4 border-t border-hairline" aria-label="Jobs, the last changed first">
             <li v-for="job in jobs" :key="job.id" class="border-b border-hairline">
               <NuxtLink
@@ -90,8 +94,7 @@ const OUTCOME_LOOK = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust
               </NuxtLink>
             </li>
           </ol>
-          <ListEnd :more="next !== null" :loading="loading" :error="error" @more="more" />
-        </template>
+        </PagedList>
         <p v-if="!hasSecureContext()" class="mt-6 max-w-3xl text-[0.95rem] text-soft">
           This page came over plain http from another machine. What you enter is kept and sent as
           always, but this browser allows no screen kept awake and no locks between its tabs. Serving

@@ -211,13 +211,6 @@ export function marginalsOf({ members, count }: Sets, weights: Float64Array, n: 
   return marginals
 }
 
-/** Entropy of the sets, nats. */
-export function entropy(weights: Float64Array): number {
-  let sum = 0
-  for (const weight of weights) if (weight > 0) sum -= weight * Math.log(weight)
-  return sum
-}
-
 /** Chance that a finding is absent if the faults of set s, and only they, are present. */
 export function chanceAbsent({ network, sets, spared }: Ready, finding: number, s: number): number {
   const n = network.faults.length

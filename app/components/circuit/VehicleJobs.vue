@@ -19,16 +19,23 @@ const {
       <h2 id="jobs" class="grow text-xl">Jobs</h2>
       <NuxtLink :to="`/jobs/new?vehicle=${vehicleId}`" class="act">New job</NuxtLink>
     </div>
-    <LoadState v-if="!jobs" :loading="loading" :error="error" @again="load" />
-    <p v-if="jobs?.length === 0" class="mt-2 text-soft">None yet.</p>
-    <ul class="mt-2 border-t border-hairline">
-      <li v-for="job in jobs" :key="job.id" class="border-b border-hairline">
-        <NuxtLink :to="`/jobs/${job.id}/find`" class="block py-3 hover:bg-raised">
-          <span class="block font-semibold">{{ job.title }}</span>
-          <span class="text-soft">{{ JOB_KIND_WORDS[job.kind] }}, {{ when(job.lastAt) }}</span>
-        </NuxtLink>
-      </li>
-    </ul>
-    <ListEnd :more="next !== null" :loading="loading" :error="jobs ? error : null" @more="more" />
+    <PagedList
+      :items="jobs"
+      :more="next !== null"
+      :loading="loading"
+      :error="error"
+      empty="None yet."
+      @again="load"
+      @more="more"
+    >
+      <ul class="mt-2 border-t border-hairline">
+        <li v-for="job in jobs" :key="job.id" class="border-b border-hairline">
+          <NuxtLink :to="`/jobs/${job.id}/find`" class="block py-3 hover:bg-raised">
+            <span class="block font-semibold">{{ job.title }}</span>
+            <span class="text-soft">{{ JOB_KIND_WORDS[job.kind] }}, {{ when(job.lastAt) }}</span>
+          </NuxtLink>
+        </li>
+      </ul>
+    </PagedList>
   </section>
 </template>

@@ -18,15 +18,19 @@ const { items, next, loading, error, load, more } = usePages<Vehicle>(
         <SearchField v-model="typed" label="Search by name, plate or model" />
         <NuxtLink to="/vehicles/new" class="act">New vehicle</NuxtLink>
       </div>
-      <LoadState v-if="!items" :loading="loading" :error="error" @again="load" />
-      <p v-else-if="items.length === 0" class="mt-4 max-w-xl text-soft" role="status">
-        {{
+      <PagedList
+        :items="items"
+        :more="next !== null"
+        :loading="loading"
+        :error="error"
+        :empty="
           search
             ? 'No vehicle has all of these words in its name, plate or model.'
             : 'No vehicles yet. A new one takes a kind, a name and three tape readings.'
-        }}
-      </p>
-      <template v-else>
+        "
+        @again="load"
+        @more="more"
+      >
         <ul class="mt-4 border-t border-hairline" aria-label="Vehicles">
           <li v-for="vehicle in items" :key="vehicle.id" class="border-b border-hairline">
             <NuxtLink
@@ -39,8 +43,7 @@ const { items, next, loading, error, load, more } = usePages<Vehicle>(
             </NuxtLink>
           </li>
         </ul>
-        <ListEnd :more="next !== null" :loading="loading" :error="error" @more="more" />
-      </template>
+      </PagedList>
     </main>
   </div>
 </template>
