@@ -38,7 +38,7 @@ const quiet = (place: Place): string => {
 </script>
 
 <template>
-  <div class="no-print flex h-[56px] items-stretch" data-strip>
+  <div class="no-print flex h-[56px] items-stretch overflow-x-auto lg:overflow-x-visible" data-strip>
     <button
       type="button"
       class="tap w-14 shrink-0"
@@ -53,7 +53,7 @@ const quiet = (place: Place): string => {
       v-for="({ place, wet, chance }, i) in parts"
       :key="place"
       type="button"
-      class="relative flex min-w-0 flex-auto flex-col justify-center px-3 text-left leading-tight"
+      class="relative flex flex-none flex-col justify-center px-3 text-left leading-tight whitespace-nowrap lg:min-w-0 lg:flex-auto"
       :data-part="place"
       @click="emit('pick', PARTS[place])"
     >
