@@ -51,5 +51,4 @@ export function useFollowing(
       },
       (missing) => missing && void lookAt(one),
     )
-  return { live }
 }

@@ -51,7 +51,7 @@ watch(
       class="field pr-12 text-[1.1rem]"
       :aria-label="label"
       :display-value="(one) => (one ? nameOf(one as Vehicle) : '')"
-      placeholder="Type a name, plate or model …"
+      placeholder="Name, plate or model …"
       autocomplete="off"
       maxlength="80"
       @change="typed = $event.target.value"
