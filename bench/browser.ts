@@ -19,6 +19,7 @@ export async function benchBrowser(): Promise<Row[]> {
     )!
     const [person] = (await get<List<Person>>('/people')).items
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+    await context.addInitScript(ANSWERS)
     await context.addInitScript((id) => localStorage.setItem('mellow-person', id), person!.id)
     const page = await context.newPage()
     await page.goto(`${address}/jobs/${job.id}/circuit/route`)
@@ -48,6 +49,7 @@ export async function benchBrowser(): Promise<Row[]> {
         unit: 'ms',
       },
       ...(await heavy(page)),
+      ...(await interrupted(page)),
     ]
   } finally {
     await browser.close()
@@ -117,5 +119,64 @@ async function heavy(page: Page): Promise<Row[]> {
       unit: 'ms',
     },
     { name: 'longest wait for a frame meanwhile', value: longest, unit: 'ms' },
+  ]
+}
+
+/**
+ * Notes when each message to a worker was sent, and when the answer of the same id came: for a run that is replaced, from the
+ * newer question to the end of the older.
+ */
+const ANSWERS = `
+  globalThis.answered = { stop: [], change: [] }
+  globalThis.Worker = class extends Worker {
+    asks = []
+    stops = new Map()
+    constructor(...args) {
+      super(...args)
+      this.addEventListener('message', ({ data }) => {
+        const now = performance.now()
+        if (this.stops.has(data?.id)) answered.stop.push(now - this.stops.get(data.id))
+        const at = this.asks.findIndex((ask) => ask.id === data?.id)
+        const next = at < 0 ? undefined : this.asks[at + 1]
+        if (next && data.value?.ended === false) answered.change.push(now - next.sent)
+        if (at >= 0) this.asks.splice(at, 1)
+      })
+    }
+    postMessage(message, ...more) {
+      const sent = performance.now()
+      if (message?.path?.[0] === 'stop') this.stops.set(message.id, sent)
+      if (message?.path?.[0] === 'ask') this.asks.push({ id: message.id, sent })
+      super.postMessage(message, ...more)
+    }
+  }
+`
+const INTERRUPTIONS = 40
+
+/** How soon the worker answers that it is to stop, or to draw from other figures, in the midst of ten thousand draws. */
+async function interrupted(page: Page): Promise<Row[]> {
+  await page.getByText('Errors that are reckoned with').click()
+  const error = page.getByLabel('Tape at the pad, mm')
+  const draw = page.getByRole('button', { name: /^Draw [0-9]/ })
+  await page.evaluate('answered.stop.length = answered.change.length = 0')
+  for (let i = 0; i < INTERRUPTIONS; i++) {
+    await draw.click()
+    await error.fill(String(0.5 + i / 100))
+    await page.getByRole('button', { name: 'Stop', exact: true }).click()
+    await draw.waitFor()
+  }
+  const { stop, change } = await page.evaluate<{ stop: number[]; change: number[] }>('answered')
+  if (stop.length < INTERRUPTIONS / 2 || change.length < INTERRUPTIONS / 2)
+    throw new Error(`the worker was interrupted only ${stop.length} and ${change.length} times`)
+  return [
+    {
+      name: `worker answers “stop” in a run, longest of ${stop.length}`,
+      value: at(stop, 1),
+      unit: 'ms',
+    },
+    {
+      name: `worker answers “change” in a run, longest of ${change.length}`,
+      value: at(change, 1),
+      unit: 'ms',
+    },
   ]
 }

@@ -1,6 +1,7 @@
 import { solveCircuit } from '../core/circuit'
 import { estimate, ESTIMATE_DRAWS, simulateVehicle } from '../core/estimate'
 import { ARCHETYPES, fromArchetype } from '../core/installation'
+import { whole } from '../core/run'
 import { bandRun } from '../core/whatif'
 import { perSecond, quantile, type Row } from './measure'
 
@@ -12,9 +13,8 @@ export function benchDraws(): Row[] {
   const kinds = ARCHETYPES.map(({ id }) => fromArchetype(id))
   const solved = perSecond((i) => solveCircuit(kinds[i % kinds.length]!.circuit).reserve)
   const band = quantile((i) => {
-    const run = bandRun(kinds[i % kinds.length]!, { freeTravel: 45, seed: i })
-    run.step(run.draws)
-    return run.result().releases
+    const installation = kinds[i % kinds.length]!
+    return whole(bandRun(installation, { freeTravel: 45, seed: i })).releases
   }, 9)
   return [
     {

@@ -1,50 +1,61 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { onScopeDispose, ref, shallowRef } from 'vue'
-import type { Heavy } from '~/workers/heavy'
+import type { Heavy, HeavyName, HeavyQuestion, HeavyResult } from '~/workers/heavy'
+import type { Ended } from '~/workers/turns'
 
-type Told = (done: number, draws: number) => void
-type Work<T> = (heavy: Remote<Heavy>, told: Told) => Promise<T>
+/** The page's one worker for heavy runs, started when first asked and begun anew where it broke. */
+let heavy: { remote: Remote<Heavy>; broke: Promise<never> } | undefined
+function heavyWorker() {
+  if (heavy) return heavy
+  const worker = new Worker(new URL('../workers/heavy.ts', import.meta.url), { type: 'module' })
+  const broke = new Promise<never>((_, reject) => {
+    worker.onerror = (event) => {
+      worker.terminate()
+      heavy = undefined
+      reject(new Error(event.message || 'the computation failed'))
+    }
+  })
+  broke.catch(() => {})
+  return (heavy = { remote: wrap<Heavy>(worker), broke })
+}
+let askers = 0
 
-/** One heavy run at a time: its progress, its answer, how long it took, and a way to stop it. */
-export function useHeavy<T>() {
+/** One heavy run at a time for each that asks: its progress, its answer, how long it took, and a way to stop it. */
+export function useHeavy<N extends HeavyName>(name: N) {
+  const asker = `${name} ${++askers}`
   const progress = ref<number | null>(null)
-  const result = shallowRef<T | null>(null)
+  const result = shallowRef<HeavyResult<N> | null>(null)
   const took = ref(0)
   const problem = ref('')
-  let worker: Worker | undefined
   let run = 0
 
   function stop(): void {
+    if (progress.value === null) return
     run += 1
-    worker?.terminate()
-    worker = undefined
     progress.value = null
+    void heavy?.remote.stop(asker)
   }
 
-  async function start(work: Work<T>): Promise<void> {
-    stop()
-    const mine = run
+  /** Asks; what was asked before and is not answered yet is given up. */
+  async function start(question: HeavyQuestion<N>): Promise<void> {
+    const mine = ++run
     progress.value = 0
     problem.value = ''
     const began = performance.now()
-    worker = new Worker(new URL('../workers/heavy.ts', import.meta.url), { type: 'module' })
-    const failed = new Promise<never>((_, reject) => {
-      worker!.onerror = (event) => reject(new Error(event.message || 'the computation failed'))
-    })
-    const told = proxy((done: number, draws: number) => {
-      if (mine === run) progress.value = done / draws
+    const { remote, broke } = heavyWorker()
+    const told = proxy((done: number, total: number) => {
+      if (mine === run) progress.value = done / total
     })
     try {
-      const answer = await Promise.race([work(wrap<Heavy>(worker), told), failed])
-      if (mine !== run) return
-      result.value = answer
+      const asked = remote.ask(asker, name, plainly(question), told) as Promise<Ended<HeavyResult<N>>>
+      const answer = await Promise.race([asked, broke])
+      if (mine !== run || !answer.ended) return
+      result.value = answer.result
       took.value = performance.now() - began
-      stop()
     } catch (error) {
-      if (mine !== run) return
-      stop()
-      problem.value = error instanceof Error ? error.message : String(error)
+      if (mine === run) problem.value = error instanceof Error ? error.message : String(error)
     }
+    if (mine === run) progress.value = null
   }
   onScopeDispose(stop)
   return { progress, result, took, problem, start, stop }

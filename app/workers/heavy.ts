@@ -1,25 +1,42 @@
 import { expose } from 'comlink'
-import { estimateRun, type Estimate, type Known } from '~~/core/estimate'
+import { estimateRun, type Known } from '~~/core/estimate'
 import type { Installation } from '~~/core/installation'
-import { bandRun, type Band, type BandOptions } from '~~/core/whatif'
+import type { Run } from '~~/core/run'
+import { bandRun, type BandOptions } from '~~/core/whatif'
+import { Turns, type Ended, type Told } from './turns'
 
-/** Draws between two words about how far it is. */
-const PIECE = 250
+/** Heavy computation by name: from a question, in plain data, to a run. */
+const RUNS = {
+  band: ({ installation, options }: { installation: Installation; options: BandOptions }) =>
+    bandRun(installation, options),
+  estimate: (known: Known) => estimateRun(known),
+} satisfies Record<string, (question: never) => Run<unknown>>
 
-type Told = (done: number, draws: number) => void
+export type HeavyName = keyof typeof RUNS
+export type HeavyQuestion<N extends HeavyName> = Parameters<(typeof RUNS)[N]>[0]
+export type HeavyResult<N extends HeavyName> = ReturnType<ReturnType<(typeof RUNS)[N]>['result']>
 
-/** Heavy computation, off the thread that draws. A run is stopped by ending the worker. */
+/** A message to oneself comes after the messages that others have sent. */
+const { port1, port2 } = new MessageChannel()
+const waiting: (() => void)[] = []
+port2.onmessage = () => waiting.shift()!()
+const giveBack = () =>
+  new Promise<void>((resolve) => {
+    waiting.push(resolve)
+    port1.postMessage(null)
+  })
+const turns = new Turns(giveBack, () => performance.now())
+
+/** Off the thread that draws, one run at a time in slices: it can be told to stop, or something else, while it works. */
 const heavy = {
-  band(installation: Installation, options: BandOptions, told: Told): Band {
-    const run = bandRun(installation, options)
-    for (let done = 0; done < run.draws;) told((done = run.step(PIECE)), run.draws)
-    return run.result()
-  },
-  estimate(known: Known, told: Told): Estimate | null {
-    const run = estimateRun(known)
-    for (let done = 0; done < run.draws;) told((done = run.step(PIECE)), run.draws)
-    return run.result()
-  },
+  ask: <N extends HeavyName>(
+    asker: string,
+    name: N,
+    question: HeavyQuestion<N>,
+    told: Told,
+  ): Promise<Ended<HeavyResult<N>>> =>
+    turns.ask(asker, () => RUNS[name](question as never) as Run<unknown> as Run<HeavyResult<N>>, told),
+  stop: (asker: string): void => turns.stop(asker),
 }
 export type Heavy = typeof heavy
 expose(heavy)

@@ -9,6 +9,7 @@ import {
 } from '../chance'
 import { fieldAt, measuredUncertainty, peakForce } from '../circuit'
 import type { Installation } from '../installation'
+import { whole, type Run } from '../run'
 import { Cases, type Case, type Known } from './cases'
 import { proposalFor, type Proposal } from './gaussian'
 import { predicted, READING_ERROR, TAPE_READINGS, type TapeReading } from './readings'
@@ -53,15 +54,6 @@ export interface EstimateOptions {
   seed?: number
 }
 
-/** An estimate being drawn, piece by piece, so that a worker can say how far it is and be stopped. */
-export interface EstimateRun {
-  /** Draws that it takes; more than were asked for where too few of those count. */
-  readonly draws: number
-  step: (count: number) => number
-  /** Null where no draw can lie behind the readings: geometry or readings are wrong. */
-  result: () => Estimate | null
-}
-
 export const ESTIMATE_DRAWS = 4000
 /** A round in which fewer than this share of the draws count is followed by another, at most so many in all. */
 const THIN = 0.1
@@ -71,9 +63,10 @@ export const LEAST_EFFECTIVE = 50
 
 /**
  * What three or four tape readings say of an unknown vehicle: circuits drawn by a Latin hypercube from the ranges of its
- * kind, around where the readings point, each weighted by prior, likelihood and proposal (importance sampling).
+ * kind, around where the readings point, each weighted by prior, likelihood and proposal (importance sampling). Null where no
+ * draw can lie behind the readings: geometry or readings are wrong.
  */
-export function estimateRun(known: Known, options: EstimateOptions = {}): EstimateRun {
+export function estimateRun(known: Known, options: EstimateOptions = {}): Run<Estimate | null> {
   const { draws = ESTIMATE_DRAWS, seed = 1 } = options
   const cases = new Cases(known)
   const { dimensions, observed } = cases
@@ -100,7 +93,7 @@ export function estimateRun(known: Known, options: EstimateOptions = {}): Estima
   }
 
   return {
-    get draws() {
+    get total() {
       return draws * rounds
     },
     step(count) {
@@ -114,11 +107,8 @@ export function estimateRun(known: Known, options: EstimateOptions = {}): Estima
 }
 
 /** The whole of it at once. */
-export function estimate(known: Known, options: EstimateOptions = {}): Estimate | null {
-  const run = estimateRun(known, options)
-  for (let done = 0; done < run.draws;) done = run.step(run.draws)
-  return run.result()
-}
+export const estimate = (known: Known, options: EstimateOptions = {}): Estimate | null =>
+  whole(estimateRun(known, options))
 
 /** Draws of less weight than this against the greatest change no figure. */
 const NOTHING = 1e-15

@@ -7,7 +7,6 @@ export {
   LEAST_EFFECTIVE,
   type Estimate,
   type Estimated,
-  type EstimateRun,
   type NextReading,
 } from './estimate'
 export { READING_ERROR, TAPE_READINGS, type PedalReadings, type TapeReading } from './readings'

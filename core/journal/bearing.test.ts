@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { cycle, entry, reading, ulidOf } from '../../tests/arbitrary/entry'
 import { fromArchetype } from '../installation'
-import { bearing } from './bearing'
+import { bearing, bearingOnwards } from './bearing'
 import type { Entry } from './entry'
 import { fold, installationFrom, type JobState } from './fold'
 
@@ -59,6 +59,19 @@ describe('the entries that bear the state', () => {
         expect(shown(fold(kept))).toEqual(shown(fold(history)))
         const start = fromArchetype('small-car')
         expect(installationFrom(kept, start)).toEqual(installationFrom(history, start))
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  it('are the same state onwards from what bore it before, wherever that was', () => {
+    fc.assert(
+      fc.property(longHistory, fc.nat(260), fc.nat(40), (history, at, more) => {
+        const from = Math.min(at, history.length)
+        const part = history.slice(0, from + more)
+        const kept = bearingOnwards(bearing(history.slice(0, from)), part, from)
+        expect(shown(fold(kept))).toEqual(shown(fold(part)))
+        expect(kept.slice(-100)).toEqual(part.slice(-100))
       }),
       { numRuns: 150 },
     )

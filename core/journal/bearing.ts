@@ -43,3 +43,21 @@ export function bearing(history: readonly Entry[]): Entry[] {
   for (const { id, withdraws } of history) if (withdraws && kept.has(withdraws)) kept.add(id)
   return history.filter(({ id }) => kept.has(id))
 }
+
+/**
+ * What bears the state once more entries have come, from what did before them: an addition brings back nothing that was left
+ * out, so only where one of the newer entries corrects or takes back is the whole history gone through again.
+ *
+ * @param before what bore the state of the history's first entries
+ * @param history all entries, each with its sequence
+ * @param from how many of them `before` was made of
+ */
+export function bearingOnwards(
+  before: readonly Entry[],
+  history: readonly Entry[],
+  from: number,
+): Entry[] {
+  const newer = history.slice(from)
+  const acts = newer.some(({ corrects, withdraws }) => (corrects ?? withdraws) !== undefined)
+  return bearing(acts ? history : [...before, ...newer])
+}

@@ -3,7 +3,7 @@ export * from '../entries'
 export * from './entry'
 export { lift } from './lift'
 export { NEWER, tell, understood } from './understood'
-export { bearing } from './bearing'
+export { bearing, bearingOnwards } from './bearing'
 export { timeline, type Standing, type Timeline } from './effective'
 export {
   calibrationFrom,

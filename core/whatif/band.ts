@@ -11,6 +11,7 @@ import {
   type TravelBudget,
 } from '../circuit'
 import { uncertaintyOf, type Installation } from '../installation'
+import type { Run } from '../run'
 
 export interface BandOptions {
   draws?: number
@@ -42,14 +43,6 @@ export interface Band {
   varied: { name: string; sigma: number }[]
 }
 
-/** A band being drawn: a worker asks for it piece by piece, so that it can say how far it is and be stopped. */
-export interface BandRun {
-  readonly draws: number
-  /** Draws so many more; how many are done. */
-  step: (count: number) => number
-  result: () => Band
-}
-
 export const BAND_DRAWS = 10_000
 const FIGURES: readonly BandFigure[] = [
   'rodClearance',
@@ -70,7 +63,7 @@ const FIGURES: readonly BandFigure[] = [
  * The tolerance band of the travel budget by Monte Carlo: Latin hypercube draws of every uncertain quantity, normal with
  * its standard deviation, each solved in full.
  */
-export function bandRun(installation: Installation, options: BandOptions = {}): BandRun {
+export function bandRun(installation: Installation, options: BandOptions = {}): Run<Band> {
   const { draws = BAND_DRAWS, seed = 1, errors = MEASURING_ERROR } = options
   const { freeTravel, touchForce = TOUCH_FORCE, wantedReserve = WANTED_RESERVE } = options
   const quantities = uncertaintyOf(installation, errors)
@@ -102,7 +95,7 @@ export function bandRun(installation: Installation, options: BandOptions = {}): 
   }
 
   return {
-    draws,
+    total: draws,
     step(count) {
       const end = Math.min(draws, done + count)
       while (done < end) drawOne(done++)

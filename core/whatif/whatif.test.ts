@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { InputError, lineOfKind, peakForce, pressCurve, readCircuit, solveCircuit } from '../circuit'
 import { ARCHETYPES, fromArchetype, spreadOf, withMeasured, type Installation } from '../installation'
+import { whole } from '../run'
 import { applyChanges, bandRun, sensitivity, withChange, withoutChange, type Change } from '.'
 
 const van = fromArchetype('long-line')
@@ -121,11 +122,6 @@ describe('the largest pad force', () => {
 })
 
 describe('the tolerance band', () => {
-  const whole = (run: ReturnType<typeof bandRun>) => {
-    run.step(run.draws)
-    return run.result()
-  }
-
   it('is the same for a seed, whatever the pieces it was drawn in', () => {
     const pieces = bandRun(van, { draws: 400, seed: 5 })
     expect(pieces.step(150)).toBe(150)

@@ -1,7 +1,7 @@
 import type { WithEntries } from '../../contract'
-import { bearing, type Subject } from '../../core/journal'
+import type { Subject } from '../../core/journal'
 import type { Database } from '../database/database'
-import { historyOf } from './history'
+import { bearingOf, historyOf } from './history'
 
 /** A subject as it is opened: with all of its entries, or with those that bear its state. */
 export async function opened<T extends { lastSequence: number }>(
@@ -10,11 +10,16 @@ export async function opened<T extends { lastSequence: number }>(
   subject: T,
   wanted: 'all' | 'state',
 ): Promise<WithEntries<T>> {
-  const history = await historyOf(database, of, subject.lastSequence)
-  const entries = wanted === 'state' ? bearing(history) : history
+  const { entries, of: all } =
+    wanted === 'state'
+      ? await bearingOf(database, of, subject.lastSequence)
+      : await historyOf(database, of, subject.lastSequence).then((entries) => ({
+          entries,
+          of: entries.length,
+        }))
   return {
-    subject: { ...subject, lastSequence: history.length },
+    subject: { ...subject, lastSequence: all },
     entries,
-    partial: entries.length < history.length,
+    partial: entries.length < all,
   }
 }

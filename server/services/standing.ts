@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { fold, installationFrom } from '../../core/journal'
 import { nextStep, openStops, blockingStops } from '../../core/proof'
 import type { Database } from '../database/database'
-import { historyOf } from './history'
+import { bearingOf } from './history'
 
 /** Raised where the rules change by which a job's step is worked out: then what is kept is worked out anew. */
 const RULES = 1
@@ -46,9 +46,9 @@ async function refresh(
   database: Database,
   { id, vehicleId, lastSequence, changes }: Stale,
 ): Promise<void> {
-  const [own, ofVehicle] = await Promise.all([
-    historyOf(database, { type: 'job', id }, lastSequence),
-    historyOf(database, { type: 'vehicle', id: vehicleId }),
+  const [{ entries: own }, { entries: ofVehicle }] = await Promise.all([
+    bearingOf(database, { type: 'job', id }, lastSequence),
+    bearingOf(database, { type: 'vehicle', id: vehicleId }),
   ])
   const state = fold(own)
   const installation = installationFrom(own, installationFrom(ofVehicle))

@@ -2,12 +2,12 @@
 import { MEASURING_ERROR, TERMS, type MeasuringErrors } from '~~/core/circuit'
 import type { PhaseFigures } from '~~/core/proof'
 import type { CoreUnit } from '~~/core/quantity'
-import { BAND_DRAWS, type Band, type BandFigure } from '~~/core/whatif'
+import { BAND_DRAWS, type BandFigure } from '~~/core/whatif'
 
 /** How far the budget may be out: ten thousand circuits drawn within the stated errors, off the drawing thread. */
 const props = defineProps<{ figures: PhaseFigures }>()
 const { readings } = useDesk()
-const { progress, result, took, problem, start, stop } = useHeavy<Band>()
+const { progress, result, took, problem, start, stop } = useHeavy('band')
 const errors = reactive<Record<keyof MeasuringErrors, string>>(
   Object.fromEntries(
     Object.entries(MEASURING_ERROR).map(([name, sigma]) => [name, String(sigma)]),
@@ -46,11 +46,11 @@ const rows = computed(() =>
 function draw() {
   if (!read.value) return
   const { installation, circuit } = props.figures
-  // Plain data only goes to a worker.
-  const plain = plainly({ ...installation, circuit })
   const options = { errors: { ...read.value }, freeTravel: readings.value.freeTravel, seed: 1 }
-  void start((heavy, told) => heavy.band(plain, options, told))
+  void start({ installation: { ...installation, circuit }, options })
 }
+/** Figures that change while circuits are drawn from the old ones: drawn anew. */
+watch([read, () => props.figures, readings], () => progress.value !== null && draw())
 const percent = (share: number) => `${Math.round(100 * share)} in 100`
 </script>
 

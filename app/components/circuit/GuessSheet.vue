@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { readingKind } from '~~/core/diagnosis'
-import { LEAST_EFFECTIVE, TAPE_READINGS, type Estimate, type TapeReading } from '~~/core/estimate'
+import { LEAST_EFFECTIVE, TAPE_READINGS, type TapeReading } from '~~/core/estimate'
 import { assumedFigures, installationField } from '~~/core/installation'
 import type { CoreUnit } from '~~/core/quantity'
 
 /** What nobody knows: what a few tape readings say all the same, how much of it is guess, and what to read next. */
 const { subject, vehicleId, kept, readings, vehicleEntries, filing } = useDesk()
-const { progress, result, problem, start, stop } = useHeavy<Estimate | null>()
+const { progress, result, problem, start, stop } = useHeavy('estimate')
 const ran = ref('')
 
 /** Readings taken for this question alone, where no job holds them; and whether the pedal is known good. */
@@ -44,9 +44,10 @@ const fresh = computed(() => ran.value === JSON.stringify(known.value))
 function weigh() {
   if (!known.value || bad.value) return
   ran.value = JSON.stringify(known.value)
-  const plain = plainly(known.value)
-  void start((heavy, told) => heavy.estimate(plain, told))
+  void start(known.value)
 }
+/** What is known changes while it is weighed: weighed anew. */
+watch(known, () => progress.value !== null && weigh())
 async function keepCalibration() {
   filing.problem.value = await goodPedal.keep(used.value)
 }
