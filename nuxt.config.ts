@@ -14,7 +14,10 @@ export default defineNuxtConfig({
   },
   modules: ['@pinia/nuxt', 'nuxt-security'],
   css: ['~/assets/look.css'],
-  components: [{ path: '~/components', pathPrefix: false }],
+  components: [
+    { path: '~/components', pathPrefix: false },
+    { path: '~/stages', pathPrefix: false, pattern: '**/*.vue' },
+  ],
   imports: { dirs: ['composables', 'stores', '../core/words'] },
   typescript: {
     strict: true,

@@ -6,13 +6,34 @@ import type { Installation } from '~~/core/installation'
 import type { Entry, Readings, Subject } from '~~/core/journal'
 import { plannedFigures, type PhaseFigures } from '~~/core/proof'
 import type { Change } from '~~/core/whatif'
+import type { LadderStack } from '~/components/job/pad-ladder'
 import type { PartId } from '~/components/line/part-words'
 
-/** A state of the circuit on the ladder and in the curves. */
-export interface Stack {
-  name: 'as found' | 'planned' | 'now' | 'after' | 'as it is' | 'what if'
-  figures: PhaseFigures
-  readings: Readings
+/** States of the circuit that stand side by side on the ladder and in the curves, and what they are called there. */
+const STACK_WORDS = {
+  asFound: 'as found',
+  planned: 'planned',
+  now: 'now',
+  after: 'after',
+  asItIs: 'as it is',
+  whatIf: 'what if',
+} as const
+export type StackId = keyof typeof STACK_WORDS
+export type Stack = LadderStack & { id: StackId }
+/** What was measured: nothing yet, the circuit as found, and beside it what it is later. */
+export type Measured = readonly [] | readonly [Stack] | readonly [Stack, Stack]
+export type Stacks = Measured | readonly [Stack, Stack, Stack]
+
+/** A state with what was read of it. */
+export function stackOf(id: StackId, figures: PhaseFigures, readings: Readings = {}): Stack {
+  const { freeTravel, takeUpHeight } = readings
+  return {
+    id,
+    label: STACK_WORDS[id],
+    figures,
+    ...(freeTravel && { felt: freeTravel.payload.value }),
+    ...(takeUpHeight && { bites: takeUpHeight.payload.value }),
+  }
 }
 
 /** What a page gives to the circuit's sheets: a vehicle's own circuit, or a job's copy of it. */
@@ -26,7 +47,7 @@ export interface DeskSource {
   routing: ReturnType<typeof useRouting>
   filing: ReturnType<typeof useFiling>
   /** As found, and what came later; figures without changes. */
-  measured: ComputedRef<Stack[]>
+  measured: ComputedRef<Measured>
   /** Changes filed as the job's plan. */
   plan: ComputedRef<Change[] | null>
   readings: ComputedRef<PedalReadings>
@@ -40,7 +61,7 @@ export type Desk = DeskSource & {
   pad: Ref<number>
   changes: Ref<Change[]>
   planned: ComputedRef<{ stack: Stack | null; problem: string }>
-  stacks: ComputedRef<Stack[]>
+  stacks: ComputedRef<Stacks>
   /** The circuit with its pad where the slider puts it. */
   pressed: ComputedRef<ReturnType<typeof solveCircuit>['at'] | null>
 }
@@ -60,20 +81,21 @@ export function provideDesk(source: DeskSource): Desk {
   const planned = computed(() => {
     const found = measured.value[0]
     if (!found || changes.value.length === 0) return { stack: null, problem: '' }
-    const name = subject.type === 'job' ? ('planned' as const) : ('what if' as const)
+    const id = subject.type === 'job' ? 'planned' : 'whatIf'
     try {
       const figures = plannedFigures(found.figures, changes.value)
-      return { stack: { name, figures, readings: {} }, problem: '' }
+      return { stack: stackOf(id, figures), problem: '' }
     } catch (error) {
       if (!(error instanceof InputError)) throw error
       return { stack: null, problem: error.message }
     }
   })
-  /** As found, planned, after: three at most, in the order of time. */
-  const stacks = computed(() => {
-    const [found, ...later] = measured.value
-    const list = planned.value.stack ? [found!, planned.value.stack, ...later] : measured.value
-    return list.slice(0, 3)
+  /** As found, planned, after, in the order of time. */
+  const stacks = computed((): Stacks => {
+    const [found, later] = measured.value
+    const { stack } = planned.value
+    if (!found || !stack) return measured.value
+    return later ? [found, stack, later] : [found, stack]
   })
   const pad = ref(0)
   const desk: Desk = {

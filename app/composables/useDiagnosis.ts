@@ -2,10 +2,10 @@ import { computed, inject, provide, ref, shallowRef, watch, type InjectionKey } 
 import { priorsFrom, type Evidence, type Report } from '~~/core/diagnosis'
 import { conditionsOf, evidenceOf } from '~~/core/journal'
 import { barredBy, questionOf } from '~~/core/proof'
-import type { OpenJob } from './useJob'
+import type { JobFigures, OpenJob } from './useJob'
 
 /** What a job’s entries add up to, asked anew with each entry while somebody looks. */
-function openDiagnosis(job: OpenJob) {
+function openDiagnosis(job: OpenJob, figures: JobFigures) {
   const shop = useShopStore()
   const { diagnoser, broken } = useDiagnoser()
   /** Looked at: else nothing is computed. */
@@ -15,7 +15,7 @@ function openDiagnosis(job: OpenJob) {
 
   const evidence = computed(() => evidenceOf(job.state.value))
   const conditions = computed(() => conditionsOf(job.state.value))
-  const barring = computed(() => barredBy(job.stops.value))
+  const barring = computed(() => barredBy(figures.stops.value))
   const pooled = computed(() => priorsFrom(shop.record, job.vehicle.value?.model ?? ''))
 
   /** Asks of one body of evidence whenever it changes; the newest answer wins. */
@@ -28,9 +28,9 @@ function openDiagnosis(job: OpenJob) {
     let run = 0
     const asked = computed(() => {
       const seen = of()
-      if (!watched.value || !job.kept.value || !asSet.value || !seen) return null
-      const question = questionOf(seen, job.state.value, job.stops.value, shop.settings)
-      return JSON.stringify([job.kept.value, pooled.value.priors, question])
+      if (!watched.value || !figures.kept.value || !asSet.value || !seen) return null
+      const question = questionOf(seen, job.state.value, figures.stops.value, shop.settings)
+      return JSON.stringify([figures.kept.value, pooled.value.priors, question])
     })
     watch(
       asked,
@@ -75,8 +75,8 @@ function openDiagnosis(job: OpenJob) {
 export type OpenDiagnosis = ReturnType<typeof openDiagnosis>
 const KEY: InjectionKey<OpenDiagnosis> = Symbol('diagnosis')
 
-export function provideDiagnosis(job: OpenJob): OpenDiagnosis {
-  const open = openDiagnosis(job)
+export function provideDiagnosis(job: OpenJob, figures: JobFigures): OpenDiagnosis {
+  const open = openDiagnosis(job, figures)
   provide(KEY, open)
   return open
 }

@@ -6,7 +6,7 @@ import { useCompany } from '~/sync/company'
 import { useFollowing } from '~/sync/following'
 import { useOpened } from '~/sync/opened'
 
-/** A job with its vehicle: its entries, the state they fold into, the figures, and filing. */
+/** A job with its vehicle: its entries, the state they fold into, who else is here, and filing. */
 function openJob(id: string) {
   const journal = useJournalStore()
   const person = usePersonStore()
@@ -18,32 +18,12 @@ function openJob(id: string) {
   const job = computed(() => (vehicle.value ? ofJob.value.value : null))
   const error = ref<string | null>(null)
   const filing = useFiling(subject)
-  const { entries } = filing
   const stage = ref<Stage>('find')
 
   const vehicleEntries = computed(() =>
     vehicle.value ? journal.entriesOf({ type: 'vehicle', id: vehicle.value.id }).value : [],
   )
-  const { state, slices } = useSlices(entries)
-  const ofVehicle = computed(() => installationFrom(vehicleEntries.value))
-  const kept = computed(() => installationFrom(entries.value, ofVehicle.value))
-  const routing = useRouting(kept, filing.file)
-  /** What is drawn: the routing under way, else what is kept. */
-  const installation = routing.shown
-  /** Moving a point leaves the figures alone unless it takes a union, and so lengths, along. */
-  const figured = computed(() =>
-    routing.draft.value && routing.draft.value.circuit !== kept.value?.circuit
-      ? routing.draft.value
-      : kept.value,
-  )
-  const figures = usePhases(figured, () => slices.find.value.readings)
-  const proof = computed((): Proof | null => {
-    const [before, after] = [figures.asFound.value, figures.after.value]
-    if (!figured.value || !before || !after) return null
-    const verdict = verdictOf(after, figured.value, state.value, undefined, formatNow())
-    return { before, after, verdict }
-  })
-  const stops = computed(() => openStops(state.value, kept.value?.circuit.master.portClosure))
+  const { state, slices } = useSlices(filing.entries)
   const phase = computed(() => phaseAt(stage.value))
 
   async function load(): Promise<void> {
@@ -79,14 +59,8 @@ function openJob(id: string) {
     stage,
     phase,
     vehicleEntries,
-    ofVehicle,
     state,
-    kept,
-    routing,
-    installation,
-    proof,
-    figures,
-    stops,
+    slices,
     load,
     company,
     fetchingOlder: ofJob.fetchingOlder,
@@ -94,16 +68,49 @@ function openJob(id: string) {
   }
 }
 
-export type OpenJob = ReturnType<typeof openJob>
-const KEY: InjectionKey<OpenJob> = Symbol('job')
-
-export function provideJob(id: string): OpenJob {
-  const open = openJob(id)
-  provide(KEY, open)
-  return open
+/** What a job's entries mean on its circuit: the installation as kept and as drawn, figures, proof and stops. */
+function figuresOf({ entries, vehicleEntries, state, slices, file }: OpenJob) {
+  const ofVehicle = computed(() => installationFrom(vehicleEntries.value))
+  const kept = computed(() => installationFrom(entries.value, ofVehicle.value))
+  const routing = useRouting(kept, file)
+  /** What is drawn: the routing under way, else what is kept. */
+  const installation = routing.shown
+  /** Moving a point leaves the figures alone unless it takes a union, and so lengths, along. */
+  const figured = computed(() =>
+    routing.draft.value && routing.draft.value.circuit !== kept.value?.circuit
+      ? routing.draft.value
+      : kept.value,
+  )
+  const figures = usePhases(figured, () => slices.find.value.readings)
+  const proof = computed((): Proof | null => {
+    const [before, after] = [figures.asFound.value, figures.after.value]
+    if (!figured.value || !before || !after) return null
+    const verdict = verdictOf(after, figured.value, state.value, undefined, formatNow())
+    return { before, after, verdict }
+  })
+  const stops = computed(() => openStops(state.value, kept.value?.circuit.master.portClosure))
+  return { ofVehicle, kept, routing, installation, figures, proof, stops }
 }
-export function useJob(): OpenJob {
-  const open = inject(KEY)
+
+export type OpenJob = ReturnType<typeof openJob>
+export type JobFigures = ReturnType<typeof figuresOf>
+const STATE: InjectionKey<OpenJob> = Symbol('job')
+const FIGURES: InjectionKey<JobFigures> = Symbol('figures of the job')
+
+export function provideJob(id: string): { job: OpenJob; figures: JobFigures } {
+  const job = openJob(id)
+  const figures = figuresOf(job)
+  provide(STATE, job)
+  provide(FIGURES, figures)
+  return { job, figures }
+}
+
+function opened<T>(key: InjectionKey<T>): T {
+  const open = inject(key)
   if (!open) throw new Error('no job is open here')
   return open
 }
+/** The open job: its entries, what they say, and filing. */
+export const useJob = (): OpenJob => opened(STATE)
+/** What the open job's entries mean on its circuit. */
+export const useJobFigures = (): JobFigures => opened(FIGURES)

@@ -44,6 +44,8 @@ export interface Band {
 }
 
 export const BAND_DRAWS = 10_000
+/** Draws that are spread evenly together: all at once would hold up whoever draws them in pieces. */
+const BLOCK = 1000
 const FIGURES: readonly BandFigure[] = [
   'rodClearance',
   'portClosure',
@@ -60,7 +62,7 @@ const FIGURES: readonly BandFigure[] = [
 ]
 
 /**
- * The tolerance band of the travel budget by Monte Carlo: Latin hypercube draws of every uncertain quantity, normal with
+ * The tolerance band of the travel budget by Monte Carlo: Latin hypercube draws, a thousand at a time, of every uncertain quantity, normal with
  * its standard deviation, each solved in full.
  */
 export function bandRun(installation: Installation, options: BandOptions = {}): Run<Band> {
@@ -68,7 +70,8 @@ export function bandRun(installation: Installation, options: BandOptions = {}): 
   const { freeTravel, touchForce = TOUCH_FORCE, wantedReserve = WANTED_RESERVE } = options
   const quantities = uncertaintyOf(installation, errors)
   const near = perturber(installation.circuit, quantities)
-  const cube = latinHypercube(draws, quantities.length + 2, evenDraws(seed))
+  const chance = evenDraws(seed)
+  let cube: Float64Array[] = []
   const columns = FIGURES.map(() => new Float64Array(draws))
   const by = new Float64Array(quantities.length)
   const last = quantities.length
@@ -76,6 +79,7 @@ export function bandRun(installation: Installation, options: BandOptions = {}): 
   let released = 0
   let kept = 0
 
+  /** @param i place in the block */
   const airOf = (circuit: Circuit, i: number): number => {
     if (freeTravel === undefined) return installation.circuit.air
     const reading = freeTravel + errors.tape * normalQuantile(cube[last]![i]!)
@@ -83,13 +87,15 @@ export function bandRun(installation: Installation, options: BandOptions = {}): 
     return Math.max(0, airAtFreeTravel(circuit, reading, Math.max(1, force)))
   }
 
-  function drawOne(i: number): void {
+  function drawOne(n: number): void {
+    const i = n % BLOCK
+    if (i === 0) cube = latinHypercube(Math.min(BLOCK, draws - n), quantities.length + 2, chance)
     quantities.forEach(({ sigma }, k) => (by[k] = sigma * normalQuantile(cube[k]![i]!)))
     const drawn = near(by)
     drawn.air = airOf(drawn, i)
     const { budget, pedalTravelAtRelease, reserve, releases } = solveCircuit(drawn)
     const figures = { ...budget, pedalTravelAtRelease, reserve, trappedAir: drawn.air }
-    FIGURES.forEach((name, k) => (columns[k]![i] = figures[name]))
+    FIGURES.forEach((name, k) => (columns[k]![n] = figures[name]))
     if (releases) released++
     if (releases && reserve >= wantedReserve) kept++
   }

@@ -22,7 +22,10 @@ const quantity = computed<QuantityId>({
 const table = ref(false)
 const kind = computed(() => QUANTITIES.find(({ id }) => id === quantity.value)!)
 const curves = computed(() =>
-  stacks.value.map(({ name, figures }) => ({ name, curve: pressCurve(figures.circuit, POINTS) })),
+  stacks.value.map(({ label, figures }) => ({
+    name: label,
+    curve: pressCurve(figures.circuit, POINTS),
+  })),
 )
 const x = computed(() => displayUnit('mm', unitsNow()))
 const y = computed(() => displayUnit(kind.value.unit, unitsNow()))
@@ -59,8 +62,8 @@ const bands = computed(() => {
     .filter(({ from, to }) => to > from)
 })
 const told = computed(() =>
-  stacks.value.map(({ name, figures }) => ({
-    name,
+  stacks.value.map(({ label, figures }) => ({
+    name: label,
     events: eventsOf(figures.circuit).map((event) => ({
       stop: event.stop,
       words: tellEvent(event, formatNow()),

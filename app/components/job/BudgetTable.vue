@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { TERMS } from '~~/core/circuit'
-import type { Stack } from '~/composables/useDesk'
-import { padFigure } from './pad-ladder'
+import { padFigure, type LadderStacks } from './pad-ladder'
 
 /** The ladder's figures as a table, for those who hear it instead of seeing it. */
-defineProps<{ stacks: Stack[] }>()
+defineProps<{ stacks: LadderStacks }>()
 const mm = (value: number) => padFigure(value, unitsNow())
 </script>
 
@@ -20,19 +19,19 @@ const mm = (value: number) => padFigure(value, unitsNow())
     <thead>
       <tr>
         <th scope="col">Term</th>
-        <th v-for="stack in stacks" :key="stack.name" scope="col">{{ stack.name }}</th>
+        <th v-for="stack in stacks" :key="stack.id" scope="col">{{ stack.label }}</th>
       </tr>
     </thead>
     <tbody>
       <tr v-for="term in TERMS" :key="term.name">
         <th scope="row">{{ term.label }}</th>
-        <td v-for="stack in stacks" :key="stack.name" :data-term="term.name">
+        <td v-for="stack in stacks" :key="stack.id" :data-term="term.name">
           {{ mm(stack.figures.solution.budget[term.name]) }}
         </td>
       </tr>
       <tr>
         <th scope="row">takes up at, reckoned</th>
-        <td v-for="stack in stacks" :key="stack.name" data-term="engagement">
+        <td v-for="stack in stacks" :key="stack.id" data-term="engagement">
           {{
             stack.figures.solution.engagement === null ? 'never' : mm(stack.figures.solution.engagement)
           }}
@@ -40,7 +39,7 @@ const mm = (value: number) => padFigure(value, unitsNow())
       </tr>
       <tr>
         <th scope="row">reserve</th>
-        <td v-for="stack in stacks" :key="stack.name" data-term="reserve">
+        <td v-for="stack in stacks" :key="stack.id" data-term="reserve">
           {{ mm(stack.figures.solution.reserve) }}
         </td>
       </tr>

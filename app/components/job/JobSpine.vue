@@ -1,49 +1,41 @@
 <script setup lang="ts">
 import { STAGES, type Stage } from '~~/core/journal'
-import { blockingStops, LIMITS, readingsOwed } from '~~/core/proof'
+import { STAGE_FACES } from '~/stages'
 
 /** The road of the job: each stage with what is still owed there. Keys 1 to 6. */
 const props = defineProps<{ stage: Stage | null }>()
-const { id, state, proof, stops } = useJob()
-
-const owed = computed((): Partial<Record<Stage, string>> => {
-  const { bleed, readings, verdict } = state.value
-  const list: Partial<Record<Stage, string>> = {}
-  if (blockingStops(stops.value).length > 0) list.find = 'stop'
-  else if (!readings.asFound.freeTravel) list.find = 'free travel'
-  if (bleed.cycles.length > 0 && bleed.clearInRow < LIMITS.clearInRow)
-    list.bleed = `clear ${bleed.clearInRow}/${LIMITS.clearInRow}`
-  const checks = proof.value?.verdict.reasons.filter((reason) => reason.outcome !== 'pass').length ?? 0
-  if (verdict?.payload.outcome === 'pass' && checks === 0) list.prove = ''
-  else if (readingsOwed(state.value).length > 0 || checks > 0) list.prove = `${checks} open`
-  return list
-})
+const open = useJob()
+const { id } = open
+const figures = useJobFigures()
+const road = computed(() =>
+  STAGES.map((stage) => ({
+    stage,
+    built: STAGE_FACES[stage].view !== null,
+    owed: STAGE_FACES[stage].owed(open, figures),
+  })),
+)
 </script>
 
 <template>
   <nav aria-label="Stages" class="no-print flex lg:flex-col lg:border-r lg:border-hairline lg:pt-4">
     <NuxtLink
-      v-for="(one, i) in STAGES"
-      :key="one"
-      :to="`/jobs/${id}/${one}`"
-      :aria-current="one === props.stage ? 'step' : undefined"
+      v-for="(one, i) in road"
+      :key="one.stage"
+      :to="`/jobs/${id}/${one.stage}`"
+      :aria-current="one.stage === props.stage ? 'step' : undefined"
       class="relative flex min-h-14 min-w-14 grow flex-col items-center justify-center px-1 text-center lg:min-h-19 lg:grow-0"
-      :class="
-        one === props.stage ? 'stage-here font-semibold' : BUILT_STAGES.includes(one) ? '' : 'text-soft'
-      "
+      :class="one.stage === props.stage ? 'stage-here font-semibold' : one.built ? '' : 'text-soft'"
     >
       <span class="text-[0.95rem]">{{ i + 1 }}</span>
-      <span>{{ STAGE_WORDS[one] }}</span>
+      <span>{{ STAGE_WORDS[one.stage] }}</span>
       <span
-        v-if="owed[one]"
+        v-if="one.owed"
         class="text-[0.9rem] font-normal"
-        :class="owed[one] === 'stop' ? 'font-semibold text-rust' : 'text-soft'"
+        :class="one.owed.stops ? 'font-semibold text-rust' : 'text-soft'"
       >
-        {{ owed[one] }}
+        {{ one.owed.words }}
       </span>
-      <span v-else-if="!BUILT_STAGES.includes(one)" class="text-[0.9rem] font-normal text-soft"
-        >not yet</span
-      >
+      <span v-else-if="!one.built" class="text-[0.9rem] font-normal text-soft">not yet</span>
     </NuxtLink>
   </nav>
 </template>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { TERMS, type TravelBudget } from '~~/core/circuit'
-import type { Stack } from '~/composables/useDesk'
 import { displayUnit } from '~~/core/quantity'
-import { labelsOf, padFigure, piecesOf, ticksTo } from './pad-ladder'
+import { labelsOf, padFigure, piecesOf, ticksTo, type LadderStacks } from './pad-ladder'
 
 /** The pad's travel as an upright rule: what takes it up, what is left, and what was measured; up to three states. */
-const props = defineProps<{ stacks: Stack[] }>()
+const props = defineProps<{ stacks: LadderStacks }>()
 
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width, height } = useElementSize(frame)
@@ -45,18 +44,13 @@ const labels = computed(() => labelsOf(drawn.value.at(-1)!.pieces, y, floorY.val
 const labelX = computed(() => drawn.value.at(-1)!.x + column.value + 10)
 const marks = computed(() =>
   props.stacks.flatMap((stack, i) => {
-    const { freeTravel, takeUpHeight } = stack.readings
+    const { felt, bites = 0 } = stack
     const current = i === props.stacks.length - 1
     const list = []
-    if (freeTravel)
-      list.push({
-        key: `free${i}`,
-        at: freeTravel.payload.value,
-        words: `felt ${mm(freeTravel.payload.value, true)}`,
-        current,
-      })
-    if (takeUpHeight && takeUpHeight.payload.value > 0) {
-      const at = stack.figures.circuit.pedal.travel - takeUpHeight.payload.value
+    if (felt !== undefined)
+      list.push({ key: `free${i}`, at: felt, words: `felt ${mm(felt, true)}`, current })
+    if (bites > 0) {
+      const at = stack.figures.circuit.pedal.travel - bites
       list.push({ key: `up${i}`, at, words: `bites ${mm(at, true)}`, current })
     }
     return list
@@ -82,7 +76,7 @@ const verdict = computed(() => {
     <h2 class="px-3 pt-2 text-[0.95rem] font-normal text-soft">
       Pad travel, {{ unit.symbol }}
       <span v-if="stacks.length > 1" class="block">{{
-        stacks.map((stack) => stack.name).join(' | ')
+        stacks.map((stack) => stack.label).join(' | ')
       }}</span>
     </h2>
     <div ref="frame" class="relative min-h-0 grow">
@@ -120,7 +114,7 @@ const verdict = computed(() => {
             {{ tick.words }}
           </text>
         </g>
-        <g v-for="stack in drawn" :key="stack.name">
+        <g v-for="stack in drawn" :key="stack.id">
           <rect :x="stack.x" :y="y(0)" :width="column" :height="floorY - y(0)" class="room" />
           <rect
             v-for="piece in stack.pieces"

@@ -6,7 +6,8 @@ import { phaseFigures } from '~~/core/proof'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
 const journal = useJournalStore()
-const { id, phase, state, installation, file, undo, redo, lastFiled, problem } = useJob()
+const { id, phase, state, file, undo, redo, lastFiled, problem } = useJob()
+const { installation } = useJobFigures()
 const text = useSessionStorage(`mellow-say-${id}`, '')
 const input = useTemplateRef<HTMLInputElement>('input')
 const refused = ref('')

@@ -2,7 +2,8 @@
 import type { OpenStop } from '~~/core/proof'
 
 /** Open stops, plainly: the job goes no further on that path until it is mended, or a named person takes it over. */
-const { stops, file } = useJob()
+const { file } = useJob()
+const { stops } = useJobFigures()
 const person = usePersonStore()
 const taking = ref<string | null>(null)
 const reason = ref('')

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import type { Term } from '~~/core/circuit'
 import { displayUnit, type CoreUnit } from '~~/core/quantity'
-import type { Stack } from '~/composables/useDesk'
-import { padFigure } from './pad-ladder'
+import { padFigure, type LadderStack } from './pad-ladder'
 
 /** How one term of the travel budget is worked out: what it is, its formula, and the figures that go in. */
-const props = defineProps<{ term: Term; figures: Stack['figures'] }>()
+const props = defineProps<{ term: Term; figures: LadderStack['figures'] }>()
 const emit = defineEmits<{ close: [] }>()
 
 const size = computed(() => {

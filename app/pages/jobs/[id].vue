@@ -4,13 +4,16 @@ import { useEventListener, useMediaQuery, useStorage } from '@vueuse/core'
 import { isImplausible } from '~~/core/circuit'
 import { STAGES, type Stage } from '~~/core/journal'
 import { drawnOn } from '~/components/circuit/sheets'
-import type { Stack } from '~/composables/useDesk'
+import type { Measured } from '~/composables/useDesk'
+import { STAGE_FACES } from '~/stages'
 
 const route = useRoute()
 const id = String(route.params.id)
-const open = provideJob(id)
-const { job, vehicle, error, stage, state, installation, figures, load } = open
-const { told, watched } = provideDiagnosis(open)
+const { job: open, figures: meaning } = provideJob(id)
+const { job, vehicle, error, stage, state, load } = open
+const { installation, figures } = meaning
+const { told, watched } = provideDiagnosis(open, meaning)
+const wants = computed(() => STAGE_FACES[stage.value].frame)
 const journalOpen = ref(false)
 const companyOpen = ref(false)
 const { folded: lineFolded, toggle: foldLine } = useFolded('line', stage)
@@ -46,26 +49,25 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   if (to) void navigateTo(`/jobs/${id}/${to}`)
 })
 
-/** As found; beside it what is now, while bleeding and after. */
-const measured = computed((): Stack[] => {
+/** As found; beside it what the stage is about, or on a sheet what the work came to. */
+const measured = computed((): Measured => {
   const { asFound } = figures
   if (!asFound.value) return []
   const { readings } = state.value
-  const found: Stack = { name: 'as found', figures: asFound.value, readings: readings.asFound }
-  const proving = stage.value === 'prove' || stage.value === 'record'
-  const phase =
-    stage.value === 'bleed' ? 'working' : proving || onSheet.value ? ('after' as const) : null
-  if (!phase || Object.keys(readings[phase]).length === 0) return [found]
-  const name = phase === 'working' && !onSheet.value ? 'now' : 'after'
-  return [found, { name, figures: figures[phase].value!, readings: readings[phase] }]
+  const found = stackOf('asFound', asFound.value, readings.asFound)
+  const beside =
+    wants.value.beside ?? (onSheet.value ? ({ phase: 'after', name: 'after' } as const) : null)
+  if (!beside || Object.keys(readings[beside.phase]).length === 0) return [found]
+  const name = onSheet.value ? 'after' : beside.name
+  return [found, stackOf(name, figures[beside.phase].value!, readings[beside.phase])]
 })
 const desk = provideDesk({
   subject: open.subject,
   path: `/jobs/${id}/circuit`,
   name: computed(() => vehicle.value?.name ?? 'Job'),
   vehicleId: computed(() => vehicle.value?.id ?? ''),
-  kept: open.kept,
-  routing: open.routing,
+  kept: meaning.kept,
+  routing: meaning.routing,
   filing: open,
   measured,
   plan: computed(() => state.value.circuitPlan?.payload.changes ?? null),
@@ -73,25 +75,22 @@ const desk = provideDesk({
   vehicleEntries: open.vehicleEntries,
 })
 /** On the stages the plan stands beside what was measured only once it is filed. */
-const stacks = computed(() => {
-  const list = desk.stacks.value
-  return onSheet.value || state.value.circuitPlan?.payload.changes.length
-    ? list
-    : list.filter(({ name }) => name !== 'planned')
-})
+const stacks = computed(() =>
+  onSheet.value || state.value.circuitPlan?.payload.changes.length ? desk.stacks.value : measured.value,
+)
 const air = computed(() => {
   const found = measured.value.at(-1)?.figures.air
   return !found || isImplausible(found) || found.low <= 0 ? null : found.air
 })
 /** Suspects are shown on the line while one looks for them. */
 const suspects = computed(() =>
-  watched.value && stage.value === 'find'
+  watched.value && wants.value.suspects
     ? (told.value?.suspects ?? []).filter(({ chance }) => chance >= SHOWN_FROM).slice(0, MOST_SHOWN)
     : [],
 )
 const seen = computed(() => {
   const { asFound, working, after } = state.value.found
-  return stage.value === 'find' ? asFound : { ...asFound, ...working, ...after }
+  return wants.value.found === 'asFound' ? asFound : { ...asFound, ...working, ...after }
 })
 </script>
 
@@ -184,7 +183,7 @@ const seen = computed(() => {
           <span class="block text-[0.95rem] text-soft">reserve</span>
           <strong class="block">{{ millimetres(stacks.at(-1)!.figures.reserve.value) }}</strong>
         </p>
-        <PadLadder v-else :stacks="stacks" />
+        <PadLadder v-else-if="stacks.length" :stacks="stacks" />
       </div>
     </div>
     <JobJournal v-if="job" v-model="journalOpen" />

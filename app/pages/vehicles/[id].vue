@@ -7,7 +7,7 @@ import { phaseFigures } from '~~/core/proof'
 import { drawnOn } from '~/components/circuit/sheets'
 import { useFollowing } from '~/sync/following'
 import { useOpened } from '~/sync/opened'
-import type { Stack } from '~/composables/useDesk'
+import type { Measured } from '~/composables/useDesk'
 
 /** A vehicle: its release circuit on the line and the ladder, its sheets and its jobs. */
 const route = useRoute()
@@ -28,12 +28,10 @@ useFollowing(
 const filing = useFiling(subject)
 const kept = computed(() => installationFrom(filing.entries.value))
 const routing = useRouting(kept, filing.file)
-const measured = computed((): Stack[] => {
+const measured = computed((): Measured => {
   const draft = routing.draft.value
   const installation = draft && draft.circuit !== kept.value?.circuit ? draft : kept.value
-  return installation
-    ? [{ name: 'as it is', figures: phaseFigures(installation, {}), readings: {} }]
-    : []
+  return installation ? [stackOf('asItIs', phaseFigures(installation, {}))] : []
 })
 const { stacks } = provideDesk({
   subject,
@@ -86,7 +84,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <main class="min-h-0 grow overflow-y-auto" tabindex="-1"><NuxtPage /></main>
       </div>
       <div class="h-[34rem] border-hairline lg:h-auto lg:border-l">
-        <PadLadder :stacks="stacks" />
+        <PadLadder v-if="stacks.length" :stacks="stacks" />
       </div>
     </div>
   </div>

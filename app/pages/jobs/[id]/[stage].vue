@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { STAGE_FACES } from '~/stages'
+
 const { stage } = useJob()
+const view = computed(() => STAGE_FACES[stage.value].view)
 </script>
 
 <template>
-  <FindStage v-if="stage === 'find'" />
-  <BleedStage v-else-if="stage === 'bleed'" />
-  <ProveStage v-else-if="stage === 'prove'" />
+  <component :is="view" v-if="view" />
   <NotBuiltStage v-else :stage="stage" />
 </template>

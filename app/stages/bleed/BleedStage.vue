@@ -4,7 +4,8 @@ import { CAME_OUT, METHODS, type CameOut } from '~~/core/journal'
 import { LIMITS } from '~~/core/proof'
 
 /** Cycles with what came out, strokes since the last top-up, and how free travel goes. */
-const { id, state, installation, figures, file, withdraw } = useJob()
+const { id, state, file, withdraw } = useJob()
+const { installation, figures } = useJobFigures()
 const setting = useBleedSetting(id, state)
 const bottle = ref('')
 const colour = ref<'dark' | 'fresh' | ''>('')

@@ -4,7 +4,8 @@ import { FINDINGS, fits, PLACES, READINGS, type Place } from '~~/core/diagnosis'
 import { startStage } from '~~/core/journal'
 
 /** What is complained of, seen and measured, by place; and what it adds up to, with the best next look. */
-const { id, job, state, proof, installation } = useJob()
+const { id, job, state } = useJob()
+const { proof, installation } = useJobFigures()
 const { told, waiting, problem, watched } = useDiagnosis()
 onMounted(() => (watched.value = true))
 onBeforeUnmount(() => (watched.value = false))

@@ -13,7 +13,8 @@ import {
 } from '~~/core/diagnosis'
 
 /** Short branching procedures: each step files its entry, so that a guide can be left and taken up again. */
-const { installation, file } = useJob()
+const { file } = useJob()
+const { installation } = useJobFigures()
 const { evidence, conditions, barring } = useDiagnosis()
 const opened = ref<string | null>(null)
 /** What holds here, less what an open stop forbids. */

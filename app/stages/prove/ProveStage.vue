@@ -4,7 +4,8 @@ import { READINGS } from '~~/core/diagnosis'
 import { proofChecks, sameVerdict } from '~~/core/proof'
 
 /** The same measurements again, the checks, and the verdict with its reasons and figures. */
-const { state, proof, installation, file, vehicle, vehicleEntries } = useJob()
+const { state, file, vehicle, vehicleEntries } = useJob()
+const { proof, installation } = useJobFigures()
 
 const readings = computed(() => {
   const external = installation.value?.circuit.slave.type === 'external'

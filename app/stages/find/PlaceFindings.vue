@@ -3,7 +3,7 @@ import { FINDINGS, fits, type Finding } from '~~/core/diagnosis'
 
 /** The findings of one place with what always stands there, or those worth a glance on any job. */
 const props = defineProps<{ show: (finding: Finding) => boolean; caution: string }>()
-const { installation } = useJob()
+const { installation } = useJobFigures()
 const list = computed(() =>
   FINDINGS.filter(
     (one) =>

@@ -1,0 +1,13 @@
+import { LIMITS } from '~~/core/proof'
+import { AS_FOUND, loaded, type StageFace } from '../stage'
+
+export const bleed: StageFace = {
+  view: loaded(() => import('./BleedStage.vue')),
+  meant: 'Fluid through until no air comes, with what came out of each cycle.',
+  frame: { ...AS_FOUND, beside: { phase: 'working', name: 'now' } },
+  owed({ state }) {
+    const { cycles, clearInRow } = state.value.bleed
+    if (cycles.length === 0 || clearInRow >= LIMITS.clearInRow) return null
+    return { words: `clear ${clearInRow}/${LIMITS.clearInRow}` }
+  },
+}
