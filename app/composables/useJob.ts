@@ -85,7 +85,7 @@ function figuresOf({ entries, vehicleEntries, state, slices, file }: OpenJob) {
   const proof = computed((): Proof | null => {
     const [before, after] = [figures.asFound.value, figures.after.value]
     if (!figured.value || !before || !after) return null
-    const verdict = verdictOf(after, figured.value, state.value, undefined, formatNow())
+    const verdict = verdictOf(after, figured.value, state.value)
     return { before, after, verdict }
   })
   const stops = computed(() => openStops(state.value, kept.value?.circuit.master.portClosure))

@@ -4,6 +4,7 @@ import { GRADES, type ProvePayloads } from '../../core/journal'
 import { bounded, Line, OneOf, strict } from '../shape'
 import type { KindAtBoundary } from './kind'
 
+const Figure = bounded({ min: -1e7, max: 1e7 })
 const Outcomes = OneOf(['pass', 'notYet', 'stop'])
 
 export const PROVE_AT_BOUNDARY = {
@@ -33,9 +34,17 @@ export const PROVE_AT_BOUNDARY = {
             {
               rule: Line(60),
               outcome: Outcomes,
-              words: Line(400),
-              figure: Type.Optional(bounded({ min: -1e7, max: 1e7 })),
-              limit: Type.Optional(bounded({ min: -1e7, max: 1e7 })),
+              code: Type.Optional(
+                OneOf(['preloaded', 'portCovered', 'felt', 'misfit', 'owed', 'takenOver']),
+              ),
+              figure: Type.Optional(Figure),
+              low: Type.Optional(Figure),
+              high: Type.Optional(Figure),
+              limit: Type.Optional(Figure),
+              wanted: Type.Optional(Figure),
+              note: Type.Optional(Line(400)),
+              // From before reasons were kept as figures; an older tab may still send them.
+              words: Type.Optional(Line(400)),
               unit: Type.Optional(Type.String({ maxLength: 12 })),
             },
             strict,

@@ -75,7 +75,7 @@ describe('the advice', () => {
   })
 
   it('a dear comeback leads to more looks', () => {
-    const evidence = evidenceWith({ complaints: ['squeaks'], findings: { pedalSqueaks: 'present' } })
+    const evidence = evidenceWith({ complaints: ['grinds'] })
     expect(advised(evidence, { hourlyRate: 60, comeback: 1 }).decide).toBe(true)
     expect(advised(evidence, { hourlyRate: 60, comeback: 5000 }).decide).toBe(false)
   })

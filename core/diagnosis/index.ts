@@ -23,6 +23,7 @@ export {
   repairOf,
   SHOP_COSTS,
   type Repair,
+  type RepairId,
   type ShopCosts,
 } from './repairs'
 export { fits, knowledgeOf, type Knowledge, type Priors } from './knowledge'
@@ -55,6 +56,8 @@ export {
   type Schools,
   type Scope,
   type Way,
+  whyFavoured,
+  type Favoured,
 } from './schools'
 export { report, type Question, type Report, type SuspectTold } from './report'
 export { QUESTION_FIELDS, readQuestion, readRecord } from './read-question'

@@ -7,6 +7,7 @@ import type { FindingId } from './findings'
 import type { Knowledge } from './knowledge'
 import type { Answer, Look } from './next-look'
 import type { ShopCosts } from './repairs'
+import type { RepairId } from './repairs'
 import { schools, type Option, type School, type SchoolChoice, type Schools } from './schools'
 
 /** What is asked: all that is known, what can be done here, and what the shop charges and prefers. */
@@ -29,7 +30,9 @@ export interface SuspectTold {
   /** Log-likelihood ratio of each known thing, strongest first; over 0 for it, under 0 against. */
   reasons: (Item & { weight: number })[]
 }
-type Told<T extends { repairs: readonly { id: string }[] }> = Omit<T, 'repairs'> & { repairs: string[] }
+type Told<T extends { repairs: readonly { id: RepairId }[] }> = Omit<T, 'repairs'> & {
+  repairs: RepairId[]
+}
 interface ChoiceTold<T extends string> extends Omit<SchoolChoice<T>, 'options'> {
   options: Record<T, Told<Option>>
 }
@@ -53,7 +56,7 @@ export interface Report {
   schools: { [K in 'scope' | 'way' | 'first']: ChoiceTold<keyof Schools[K]['options'] & string> }
 }
 
-const told = <T extends { repairs: readonly { id: string }[] }>(one: T): Told<T> => ({
+const told = <T extends { repairs: readonly { id: RepairId }[] }>(one: T): Told<T> => ({
   ...one,
   repairs: one.repairs.map(({ id }) => id),
 })

@@ -50,6 +50,8 @@ export interface SchoolChoice<T extends string> {
   options: Readonly<Record<T, Option>>
   /** What the figures favour here, and why. */
   favoured: T
+  /** The ways cost the same, and it is the usual one. */
+  same: boolean
   why: string
 }
 
@@ -150,19 +152,9 @@ export function schools(input: SchoolsInput): Schools {
   }
   return {
     best,
-    scope: choice(scopes, school.scope, {
-      proven: 'the companions’ own risk is worth less than renewing them now',
-      pair: 'the circuit is open anyway, and the other cylinder is as old',
-      all: 'the circuit is open anyway, and all rubber in it is as old',
-    }),
-    way: choice(ways, school.way, {
-      replace: 'a new one comes back less often and saves bench time',
-      rebuild: 'a kit costs little and the bore has not been found bad',
-    }),
-    first: choice(firsts, school.first, {
-      part: 'a bleed alone would probably not end it',
-      bleed: 'air alone may be all of it, and a bleed is cheap to try',
-    }),
+    scope: choice('scope', scopes, school.scope),
+    way: choice('way', ways, school.way),
+    first: choice('first', firsts, school.first),
   }
 }
 
@@ -199,10 +191,10 @@ function bleedFirst(
 const SAME = 0.03
 
 /** The cheapest way that may be gone; the preferred one where it costs the same. */
-function choice<T extends string>(
+function choice<T extends Scope | Way | First>(
+  question: keyof School,
   options: Readonly<Record<T, Option>>,
   preferred: T,
-  reasons: Readonly<Record<T, string>>,
 ): SchoolChoice<T> {
   const names = Object.keys(options) as T[]
   const allowed = names.filter((name) => options[name].refused === null)
@@ -213,7 +205,26 @@ function choice<T extends string>(
     allowed.includes(preferred) &&
     cheapest !== preferred &&
     options[preferred].expectedCost <= options[cheapest].expectedCost * (1 + SAME)
-  return same
-    ? { options, favoured: preferred, why: 'the ways come to the same here, and it is the usual one' }
-    : { options, favoured: cheapest, why: reasons[cheapest] }
+  const favoured = same ? preferred : cheapest
+  return { options, favoured, same, why: whyFavoured({ question, favoured, same }) }
 }
+
+const WHY: Record<Scope | Way | First, string> = {
+  proven: 'the companions’ own risk is worth less than renewing them now',
+  pair: 'the circuit is open anyway, and the other cylinder is as old',
+  all: 'the circuit is open anyway, and all rubber in it is as old',
+  replace: 'a new one comes back less often and saves bench time',
+  rebuild: 'a kit costs little and the bore has not been found bad',
+  part: 'a bleed alone would probably not end it',
+  bleed: 'air alone may be all of it, and a bleed is cheap to try',
+}
+
+/** Which answer to one of the questions the figures favoured. */
+export interface Favoured {
+  question: keyof School
+  favoured: Scope | Way | First
+  same: boolean
+}
+/** Why, in words. */
+export const whyFavoured = ({ favoured, same }: Favoured): string =>
+  same ? 'the ways cost about the same here, and it is the usual one' : WHY[favoured]

@@ -30,13 +30,25 @@ export interface Graded {
 export interface Cause {
   faults: FaultId[]
 }
+/** A reason as it is kept: what it says is worded when it is read, in the units of whoever reads. */
 export interface VerdictReason {
   rule: string
   outcome: Outcome
-  words: string
+  /** Which of its rule's sentences, where outcome and figures do not say it. */
+  code?: 'preloaded' | 'portCovered' | 'felt' | 'misfit' | 'owed' | 'takenOver'
   figure?: number
+  /** 90 % range of the figure. */
+  low?: number
+  high?: number
   limit?: number
+  /** Of figure, range and limit. */
   unit?: string
+  /** Reserve that the limit would leave, mm. */
+  wanted?: number
+  /** Why a named person took a stop over. */
+  note?: string
+  /** The whole sentence: entries from before reasons were kept as figures. */
+  words?: string
 }
 export interface Verdict {
   outcome: Outcome

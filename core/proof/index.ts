@@ -13,5 +13,6 @@ export {
 export { meaning } from './meaning'
 export { nextStep, type NextStep } from './next-step'
 export { phaseFigures, plannedFigures, type PhaseFigures } from './phase'
+export { reasonWords } from './reason-words'
 export { barredBy, questionOf } from './question'
 export { LIMITS, PROOF_CHECKS, PROOF_READINGS } from './rules'

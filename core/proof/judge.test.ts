@@ -1,10 +1,10 @@
-import { formatOf } from '../quantity'
 import { describe, expect, it } from 'vitest'
 import { cycle, entry, PERSON, reading } from '../../tests/arbitrary/entry'
 import { airAllowed, freeTravel, solveCircuit } from '../circuit'
 import { fromArchetype, withMeasured } from '../installation'
-import { fold, type Entry, type Kind, type Payloads } from '../journal'
-import { blockingStops, judge, meaning, openStops, PROOF_CHECKS, readingsOwed } from '.'
+import { fold, type Entry, type Kind, type Payloads, type VerdictReason } from '../journal'
+import { formatOf, type UnitSystem } from '../quantity'
+import { blockingStops, judge, meaning, openStops, PROOF_CHECKS, readingsOwed, reasonWords } from '.'
 
 const van = withMeasured(fromArchetype('small-car'), 'master.pushrodClearance', 0.4)
 const shared = { ...van, reservoir: { ...van.reservoir, sharedWithBrakes: true } }
@@ -38,6 +38,54 @@ const verdictOf = (more: [string, Payloads[keyof Payloads]][] = [], installation
 const reason = (rule: string, more: [string, Payloads[keyof Payloads]][]) =>
   verdictOf(more).reasons.find((one) => one.rule === rule && one.outcome !== 'pass')
 
+const said = (one: VerdictReason | undefined, units: UnitSystem = 'metric') =>
+  reasonWords(one!, formatOf(units))
+
+describe('a reason of a verdict', () => {
+  it('is kept as rule, figure and limit, and worded in the units of whoever reads', () => {
+    const [short] = [reason('takeUpHeight', [['measurement', reading('takeUpHeight', 9, 'after')]])]
+    expect(short).toEqual({
+      rule: 'takeUpHeight',
+      outcome: 'notYet',
+      figure: 9,
+      limit: 15,
+      unit: 'mm',
+    })
+    expect(said(short)).toBe('Takes up 9.0 mm above the floor; 15 mm are wanted')
+    expect(said(short, 'inch')).toBe('Takes up 0.35 in above the floor; 0.59 in are wanted')
+    const air = reason('air', [['measurement', reading('freeTravel', tape(2500), 'after')]])!
+    const [figure, limit] = [air.figure!, air.limit!].map((ml) => formatOf('inch').volume(1000 * ml))
+    expect(said(air, 'inch')).toContain(`Air ${figure} (`)
+    expect(said(air, 'inch')).toContain(`; ${limit} would leave 0.59 in of reserve`)
+  })
+
+  it('from before it was kept so still says what it said', () => {
+    const old = { rule: 'air', outcome: 'pass', words: 'No air to be seen', figure: 0.1 } as const
+    expect(said(old, 'inch')).toBe('No air to be seen')
+  })
+
+  it('none is a rule’s bare name, and none keeps a sentence', () => {
+    const kinds: [string, Payloads[keyof Payloads]][][] = [
+      [],
+      [['bleedCycle', cycle('few')]],
+      [['measurement', reading('rodClearance', -0.5, 'after')]],
+      [['measurement', reading('freeTravel', 1, 'after')]],
+      [['finding', { finding: 'forkCracked', state: 'present', phase: 'asFound' }]],
+      [
+        ['finding', { finding: 'forkCracked', state: 'present', phase: 'asFound' }],
+        ['takenOver', { stop: 'forkCracked', reason: 'Only moved across the yard' }],
+      ],
+    ]
+    for (const more of kinds)
+      for (const one of [...verdictOf(more).reasons, ...judge(van, folded([])).verdict.reasons]) {
+        expect(one.words).toBeUndefined()
+        expect(said(one)).toMatch(/^[A-Z].* .*[^.]$|^[A-Z].* .*\.$/)
+        expect(said(one)).not.toMatch(/undefined|NaN/)
+      }
+    expect(said(verdictOf(kinds[5]).reasons[0])).toMatch(/Taken over: Only moved across the yard$/)
+  })
+})
+
 describe('the verdict', () => {
   it('is pass when all is measured again, looked at and within its limits', () => {
     const verdict = verdictOf()
@@ -61,21 +109,24 @@ describe('the verdict', () => {
     expect(
       reason('air', [['measurement', reading('freeTravel', tape(2500), 'after')]])!.figure,
     ).toBeCloseTo(2.5, 1)
-    expect(reason('rodStroke', [['measurement', reading('rodStroke', 8)]])!.words).toMatch(
+    expect(said(reason('rodStroke', [['measurement', reading('rodStroke', 8)]]))).toMatch(
       /not measured again/,
     )
     expect(
-      reason('gearGrinds', [['finding', { finding: 'gearGrinds', state: 'present', phase: 'after' }]])!
-        .words,
+      said(
+        reason('gearGrinds', [
+          ['finding', { finding: 'gearGrinds', state: 'present', phase: 'after' }],
+        ]),
+      ),
     ).toMatch(/grinds/)
   })
 
   it('stops at a rod left too long, in two degrees', () => {
     const preloaded = reason('rodClearance', [['measurement', reading('rodClearance', -0.5, 'after')]])!
     expect(preloaded).toMatchObject({ outcome: 'stop', figure: -0.5, limit: 0 })
-    expect(preloaded.words).toMatch(/part covers the port/)
+    expect(said(preloaded)).toMatch(/part covers the port/)
     const covered = reason('rodClearance', [['measurement', reading('rodClearance', -1.4, 'after')]])!
-    expect(covered.words).toMatch(/the port never opens/)
+    expect(said(covered)).toMatch(/the port never opens/)
     expect(verdictOf([['measurement', reading('rodClearance', -0.5, 'after')]]).outcome).toBe('stop')
     const felt = folded([['finding', { finding: 'rodTight', state: 'present', phase: 'asFound' }]])
     expect(judge(van, felt).verdict.outcome).toBe('stop')

@@ -1,9 +1,7 @@
 import { isImplausible, rodState, WANTED_RESERVE } from '../circuit'
-import { findingKind, FINDINGS, type FindingId, readingKind, READINGS } from '../diagnosis'
+import { findingKind, FINDINGS, type FindingId, READINGS } from '../diagnosis'
 import { assumedFigures, type Installation } from '../installation'
 import type { Held, JobState, TakenOver, Verdict, VerdictReason } from '../journal'
-import { formatOf, type Format } from '../quantity'
-import { misfit } from './meaning'
 import { phaseFigures, type PhaseFigures } from './phase'
 import { LIMITS, PROOF_CHECKS, PROOF_READINGS } from './rules'
 
@@ -22,11 +20,10 @@ export function judge(
   installation: Installation,
   state: JobState,
   wantedReserve = WANTED_RESERVE,
-  f: Format = formatOf('metric'),
 ): Proof {
   const before = phaseFigures(installation, state.readings.asFound, wantedReserve)
   const after = phaseFigures(installation, state.readings.after, wantedReserve)
-  return { before, after, verdict: verdictOf(after, installation, state, wantedReserve, f) }
+  return { before, after, verdict: verdictOf(after, installation, state, wantedReserve) }
 }
 
 /** The verdict alone, where the figures after the work are known already. */
@@ -35,15 +32,14 @@ export function verdictOf(
   installation: Installation,
   state: JobState,
   wantedReserve = WANTED_RESERVE,
-  f: Format = formatOf('metric'),
 ): Verdict {
   const reasons = [
     ...stopFindings(state),
-    ...rod(after, state, f),
-    ...air(after, wantedReserve, f),
-    ...takeUp(state, wantedReserve, f),
-    ...sinkOf(state, f),
-    ...strokeOf(after, state, f),
+    ...rod(after, state),
+    ...air(after, wantedReserve),
+    ...takeUp(state, wantedReserve),
+    ...sinkOf(state),
+    ...strokeOf(after, state),
     ...bleed(state),
     ...owed(state),
     ...checks(installation, state),
@@ -99,114 +95,61 @@ function latest(state: JobState, id: FindingId): 'present' | 'absent' | 'notLook
 
 /** Taken over, it no longer stops; it is not mended either, and so nothing is proven yet. */
 const stopFindings = (state: JobState): VerdictReason[] =>
-  openStops(state).map(({ stop, words, takenOver }) =>
+  openStops(state).map(({ stop, takenOver }) =>
     takenOver
-      ? { rule: stop, outcome: 'notYet', words: `${words} Taken over: ${takenOver.payload.reason}` }
-      : { rule: stop, outcome: 'stop', words },
+      ? { rule: stop, outcome: 'notYet', code: 'takenOver', note: takenOver.payload.reason }
+      : { rule: stop, outcome: 'stop' },
   )
 
-function rod({ installation }: PhaseFigures, state: JobState, f: Format): VerdictReason[] {
+function rod({ installation }: PhaseFigures, state: JobState): VerdictReason[] {
+  const rule = 'rodClearance'
   const reading = state.readings.after.rodClearance?.payload.value
-  if (reading === undefined) {
-    return latest(state, 'rodTight') === 'present'
-      ? [
-          {
-            rule: 'rodClearance',
-            outcome: 'stop',
-            words:
-              'No play at the rod with the pedal up: it may hold the port shut. Shorten it and measure.',
-          },
-        ]
-      : []
-  }
-  const { portClosure } = installation.circuit.master
+  if (reading === undefined)
+    return latest(state, 'rodTight') === 'present' ? [{ rule, outcome: 'stop', code: 'felt' }] : []
   const figures = { figure: reading, limit: 0, unit: 'mm' }
-  switch (rodState(reading, portClosure)) {
-    case 'portCovered':
-      return [
-        {
-          rule: 'rodClearance',
-          outcome: 'stop',
-          words: `Rod ${f.length(-reading)} too long: the port never opens. The clutch loses its clamp and burns as it wears and warms.`,
-          ...figures,
-        },
-      ]
-    case 'preloaded':
-      return [
-        {
-          rule: 'rodClearance',
-          outcome: 'stop',
-          words: `Rod ${f.length(-reading)} too long: it holds the piston in and part covers the port. Adjust before going on.`,
-          ...figures,
-        },
-      ]
-    default:
-      return [
-        {
-          rule: 'rodClearance',
-          outcome: 'pass',
-          words: `Rod clear of the piston by ${f.length(reading)}`,
-          ...figures,
-        },
-      ]
-  }
+  const stands = rodState(reading, installation.circuit.master.portClosure)
+  return stands === 'portCovered' || stands === 'preloaded'
+    ? [{ rule, outcome: 'stop', code: stands, ...figures }]
+    : [{ rule, outcome: 'pass', ...figures }]
 }
 
-function air({ air, allowed }: PhaseFigures, wanted: number, f: Format): VerdictReason[] {
+/** Air in ml, as it is spoken of. */
+function air({ air, allowed }: PhaseFigures, wanted: number): VerdictReason[] {
   if (air === null) return []
+  const unit = 'ml'
   if (isImplausible(air))
-    return [
-      {
-        rule: 'air',
-        outcome: 'notYet',
-        words: misfit(air, f),
-      },
-    ]
-  const figures = { figure: air.air / 1000, limit: allowed / 1000, unit: 'ml' }
-  const good = air.air <= allowed || air.low <= 0
-  const range = `${f.volume(Math.max(0, air.low))} to ${f.volume(Math.max(0, air.high))}`
+    return [{ rule: 'air', outcome: 'notYet', code: 'misfit', figure: -air.lacking / 1000, unit }]
   return [
     {
       rule: 'air',
-      outcome: good ? 'pass' : 'notYet',
-      words: good
-        ? air.low <= 0
-          ? `No air to be seen, at most ${f.volume(Math.max(0, air.high))}`
-          : `Air ${f.volume(air.air)} (${range}), within the ${f.volume(allowed)} that leave ${f.length(wanted)}`
-        : `Air ${f.volume(air.air)} (${range}); ${f.volume(allowed)} would leave ${f.length(wanted)} of reserve. Bleed on, or change the method.`,
-      ...figures,
+      outcome: air.air <= allowed || air.low <= 0 ? 'pass' : 'notYet',
+      figure: air.air / 1000,
+      low: air.low / 1000,
+      high: air.high / 1000,
+      limit: allowed / 1000,
+      unit,
+      wanted,
     },
   ]
 }
 
-function takeUp(state: JobState, wanted: number, f: Format): VerdictReason[] {
+function takeUp(state: JobState, wanted: number): VerdictReason[] {
   const height = state.readings.after.takeUpHeight?.payload.value
   if (height === undefined) return []
-  const good = height >= wanted
-  const figures = { figure: height, limit: wanted, unit: 'mm' }
-  const words = good
-    ? `Takes up ${f.length(height)} above the floor`
-    : `Takes up ${f.length(height)} above the floor; ${f.length(wanted)} are wanted`
-  return [{ rule: 'takeUpHeight', outcome: good ? 'pass' : 'notYet', words, ...figures }]
+  const outcome = height >= wanted ? 'pass' : 'notYet'
+  return [{ rule: 'takeUpHeight', outcome, figure: height, limit: wanted, unit: 'mm' }]
 }
 
-function sinkOf(state: JobState, f: Format): VerdictReason[] {
+function sinkOf(state: JobState): VerdictReason[] {
   const reading = state.readings.after.sink?.payload
   if (!reading) return []
   const perMinute = (reading.value / (reading.duration ?? 60)) * 60
-  const good = perMinute <= LIMITS.sinkPerMinute
-  const figures = { figure: perMinute, limit: LIMITS.sinkPerMinute, unit: 'mm/min' }
-  const words = good
-    ? `Holds: ${f.length(perMinute)} in a minute`
-    : `Sinks ${f.length(perMinute)} in a minute. Dry parts and a level that stays: the master’s primary cup.`
-  return [{ rule: 'sink', outcome: good ? 'pass' : 'notYet', words, ...figures }]
+  const outcome = perMinute <= LIMITS.sinkPerMinute ? 'pass' : 'notYet'
+  const limit = LIMITS.sinkPerMinute
+  return [{ rule: 'sink', outcome, figure: perMinute, limit, unit: 'mm/min' }]
 }
 
-function strokeOf(
-  { solution, installation }: PhaseFigures,
-  state: JobState,
-  f: Format,
-): VerdictReason[] {
+function strokeOf({ solution, installation }: PhaseFigures, state: JobState): VerdictReason[] {
   const reading = state.readings.after.rodStroke?.payload.value
   if (reading === undefined || installation.circuit.slave.type === 'concentric') return []
   const expected = solution.at.rodStroke
@@ -216,37 +159,14 @@ function strokeOf(
   const measured = assumedFigures(installation).length === 0
   const good =
     short <= LIMITS.rodStrokeShort || (!measured && (before === undefined || reading > before))
-  const words = good
-    ? `Rod moves ${f.length(reading)}`
-    : `Rod moves ${f.length(reading)}; this circuit should give ${f.length(expected)}. Firm pedal: look at slop, fork and bracket.`
-  return [
-    {
-      rule: 'rodStroke',
-      outcome: good ? 'pass' : 'notYet',
-      words,
-      figure: reading,
-      limit: expected,
-      unit: 'mm',
-    },
-  ]
+  const outcome = good ? 'pass' : 'notYet'
+  return [{ rule: 'rodStroke', outcome, figure: reading, limit: expected, unit: 'mm' }]
 }
 
 function bleed({ bleed: { cycles, clearInRow } }: JobState): VerdictReason[] {
   if (cycles.length === 0) return []
-  const good = clearInRow >= LIMITS.clearInRow
-  const words = good
-    ? `Clear ${clearInRow} times in a row`
-    : `Clear ${clearInRow} times in a row; ${LIMITS.clearInRow} are wanted`
-  return [
-    {
-      rule: 'clearInRow',
-      outcome: good ? 'pass' : 'notYet',
-      words,
-      figure: clearInRow,
-      limit: LIMITS.clearInRow,
-      unit: '',
-    },
-  ]
+  const outcome = clearInRow >= LIMITS.clearInRow ? 'pass' : 'notYet'
+  return [{ rule: 'clearInRow', outcome, figure: clearInRow, limit: LIMITS.clearInRow, unit: '' }]
 }
 
 /** What was measured before is measured again, and what every proof needs is measured at all. */
@@ -258,11 +178,7 @@ export function readingsOwed(state: JobState): (typeof READINGS)[number]['name']
 }
 
 const owed = (state: JobState): VerdictReason[] =>
-  readingsOwed(state).map((name) => ({
-    rule: name,
-    outcome: 'notYet',
-    words: `${readingKind(name).label} is not measured again yet`,
-  }))
+  readingsOwed(state).map((rule) => ({ rule, outcome: 'notYet', code: 'owed' }))
 
 /** Checks of this job that the proof needs, and how they stand in the after phase. */
 export function proofChecks(installation: Installation, state: JobState) {
@@ -275,22 +191,26 @@ export function proofChecks(installation: Installation, state: JobState) {
 }
 
 function checks(installation: Installation, state: JobState): VerdictReason[] {
-  return proofChecks(installation, state).flatMap(({ finding, owed, state: said }): VerdictReason[] => {
-    const { label, present, absent, stop } = findingKind(finding)
-    if (said === 'absent') return [{ rule: finding, outcome: 'pass', words: `${label}: ${absent}` }]
-    if (said === 'notLooked')
-      return [{ rule: finding, outcome: 'notYet', words: `${owed}: not looked at` }]
+  return proofChecks(installation, state).flatMap(({ finding, state: found }): VerdictReason[] => {
+    if (found === 'absent') return [{ rule: finding, outcome: 'pass' }]
+    if (found === 'notLooked') return [{ rule: finding, outcome: 'notYet', code: 'owed' }]
     // A stop-work finding has already said so above.
-    return stop ? [] : [{ rule: finding, outcome: 'notYet', words: `${label}: ${present}` }]
+    return findingKind(finding).stop ? [] : [{ rule: finding, outcome: 'notYet' }]
   })
 }
 
-/** True where two verdicts say the same, in whatever units they are worded. */
+/** True where two verdicts say the same. Sentences are left out: older verdicts kept them, in the units of their day. */
 export function sameVerdict(a: Verdict, b: Verdict): boolean {
   const bare = ({ outcome, reasons }: Verdict) =>
     JSON.stringify([
       outcome,
-      reasons.map(({ words: _, figure, ...rest }) => ({ ...rest, figure: figure?.toFixed(6) })),
+      reasons.map(({ rule, outcome, figure, limit, unit }) => [
+        rule,
+        outcome,
+        figure?.toFixed(6),
+        limit?.toFixed(6),
+        unit,
+      ]),
     ])
   return bare(a) === bare(b)
 }

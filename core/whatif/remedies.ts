@@ -1,7 +1,8 @@
 import { lineOfKind, lineSwell, takesUpPlay, WORKSHOP_BORES, type Circuit, type Line } from '../circuit'
+import { operationOf, takes, type OperationId } from '../work'
 import type { Change } from './change'
 
-/** Something that can be done about a pedal, with what it takes. Every figure is engineering judgement. */
+/** Something that can be done about a pedal, with what it takes. */
 export interface Remedy {
   id: string
   label: string
@@ -11,8 +12,26 @@ export interface Remedy {
   minutes: number
   /** Parts and fluid, in the shop's money. */
   money: number
-  /** Why so long, and why at that price. */
   reason: string
+}
+
+/** Another part than the operation's usual one, at another price; engineering judgement. */
+interface OtherPart {
+  money: number
+  reason: string
+}
+type Row = Pick<Remedy, 'id' | 'label' | 'change'> & { operation: OperationId; part?: OtherPart }
+
+/** Minutes, price and reason are those of the operation, but for what another part changes. */
+function remedy({ operation, part, ...row }: Row): Remedy {
+  const { minutes, money } = takes([operation])
+  const { money: usual, reason } = operationOf(operation)
+  return {
+    ...row,
+    minutes: minutes.likely,
+    money: part ? money - usual + part.money : money,
+    reason: part ? `${reason} ${part.reason}` : reason,
+  }
 }
 
 /** Air that a careful bleed leaves, mm³. */
@@ -49,32 +68,27 @@ function stiffer(lines: readonly Line[], kind: (line: Line) => string | null): C
   return lineSwell(next) < WORTH * lineSwell(line) ? [{ change: 'line', index, line: next }] : null
 }
 
-export const REMEDIES: readonly Remedy[] = [
+const ROWS: readonly Row[] = [
   {
     id: 'bleed',
     label: 'Bleed until the readings show no air',
     change: (c) => (c.air > BLED ? [{ change: 'air', value: BLED }] : null),
-    minutes: 40,
-    money: 8,
-    reason: 'A litre of fluid at most, and a helper for part of it.',
+    operation: 'bleed',
   },
   {
     id: 'clearance',
     label: 'Set the pushrod’s clearance',
     change: ({ master }) =>
       master.pushrodClearance > SET_CLEARANCE ? field('master.pushrodClearance', SET_CLEARANCE) : null,
-    minutes: 12,
-    money: 0,
-    reason: 'Two locknuts, lying on one’s back; the circuit stays shut.',
+    operation: 'rod',
   },
   {
     id: 'pin',
     label: 'Renew clevis, pin and rod tip',
     change: (c) =>
       c.linkage.slop > NEW_SLOP && !takesUpPlay(c) ? field('linkage.slop', NEW_SLOP) : null,
-    minutes: 35,
-    money: 12,
-    reason: 'Small parts; the pin is often seized. Where a spring takes slop up it buys nothing.',
+    operation: 'pin',
+    part: { money: 12, reason: 'Where a spring takes slop up it buys nothing.' },
   },
   {
     id: 'play',
@@ -83,17 +97,14 @@ export const REMEDIES: readonly Remedy[] = [
       c.linkage.bearingClearance > 0.5 && !takesUpPlay(c)
         ? field('linkage.bearingClearance', 0.5)
         : null,
-    minutes: 15,
-    money: 0,
-    reason: 'One adjuster under the vehicle.',
+    operation: 'linkage',
   },
   {
     id: 'braided',
     label: 'Braided hose in place of the softest',
     change: ({ lines }) => stiffer(lines, () => 'braided'),
-    minutes: 70,
-    money: 55,
-    reason: 'Hose made up with ends, and a bleed after it.',
+    operation: 'hose',
+    part: { money: 47, reason: 'Made up with ends.' },
   },
   {
     id: 'lowExpansion',
@@ -102,9 +113,8 @@ export const REMEDIES: readonly Remedy[] = [
       stiffer(lines, (line) =>
         line.kind !== 'rubber' ? null : line.innerDiameter > 4 ? 'rubber-5-low' : 'rubber-3-low',
       ),
-    minutes: 60,
-    money: 28,
-    reason: 'Fits where the old one did; a bleed after it.',
+    operation: 'hose',
+    part: { money: 28, reason: 'Fits where the old one did.' },
   },
   {
     id: 'largerMaster',
@@ -113,9 +123,8 @@ export const REMEDIES: readonly Remedy[] = [
       const bore = nextBore(master.bore, 1)
       return bore === null ? null : field('master.bore', bore)
     },
-    minutes: 120,
-    money: 85,
-    reason: 'A new cylinder, the dash from below, and a bleed; the pedal gets heavier.',
+    operation: 'master',
+    part: { money: 77, reason: 'The pedal gets heavier.' },
   },
   {
     id: 'smallerSlave',
@@ -125,16 +134,14 @@ export const REMEDIES: readonly Remedy[] = [
       const bore = nextBore(slave.bore, -1)
       return bore === null ? null : field('slave.bore', bore)
     },
-    minutes: 80,
-    money: 60,
-    reason: 'A new cylinder and a bleed; the pedal gets heavier.',
+    operation: 'slave',
+    part: { money: 52, reason: 'The pedal gets heavier.' },
   },
   {
     id: 'stop',
     label: 'Pedal stop set back 5 mm',
     change: ({ pedal }) => field('pedal.travel', pedal.travel + 5),
-    minutes: 20,
-    money: 0,
-    reason: 'Where the stop has thread left and the carpet allows it; switch and height follow.',
+    operation: 'stop',
   },
 ]
+export const REMEDIES: readonly Remedy[] = ROWS.map(remedy)

@@ -1,6 +1,8 @@
 import type { First, Scope, Way } from '../diagnosis'
 import type { CameOut, Grade, JobKind, Method, Outcome, Stage } from '../journal'
 
+export { chanceWords } from './chance'
+
 /**
  * The trade's words for what the core names: for screens, papers and searches alike. Types alone are imported, so that a page
  * that shows a word carries no table.

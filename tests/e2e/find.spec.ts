@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { chanceWords } from '../../app/composables/useChance'
+import { chanceWords } from '../../core/words'
 import { faultKind, type FaultId, type Report } from '../../core/diagnosis'
 import type { Installation } from '../../core/installation'
 import { fold, type EntryOf, type Payloads } from '../../core/journal'
@@ -102,7 +102,14 @@ test('a master that bypasses: said, measured, led to, decided', async ({ page })
     const { payload } = await last(id, 'decision')
     expect(payload).toMatchObject({ scope: 'pair', way: 'replace', first: 'part' })
     expect(payload.repairs).toEqual(expect.arrayContaining(['master', 'slave']))
-    expect(payload.reasons[0]).toBe('Ferry on Thursday, both while it is open')
+    expect(payload.why).toBe('Ferry on Thursday, both while it is open')
+    const { favoured, same, why } = schools.scope
+    expect(payload.reasons[0]).toEqual({ question: 'scope', favoured, same })
+    await expect(page.locator('[data-decided]')).toContainText(
+      '“Ferry on Thursday, both while it is open”',
+    )
+    await page.getByText('What spoke for it then').click()
+    await expect(page.getByRole('listitem').filter({ hasText: `favoured: ${why}` })).toBeVisible()
     expect(payload.comebackRisk).toBeCloseTo(schools.scope.options.pair.comebackRisk, 9)
   })
 })

@@ -2,8 +2,8 @@ import { solveCircuit, freeTravel } from '../../core/circuit'
 import { fromArchetype, withMeasured } from '../../core/installation'
 import type { Job, Vehicle, WithEntries } from '../../contract'
 import { calibrationFrom, fold, type Entry } from '../../core/journal'
-import { judge } from '../../core/proof'
-import { shown } from '../../core/quantity'
+import { judge, reasonWords } from '../../core/proof'
+import { formatOf, shown } from '../../core/quantity'
 import { killServer, restartServer } from '../harness/running'
 import { allSent, entriesOf, expect, figure, get, goTo, measure, test, url } from './app'
 
@@ -174,8 +174,9 @@ test('from a soft pedal to a proven one, with the server killed on the way', asy
       rodStroke: 13,
     })
     const air = verdict.reasons.find((reason) => reason.rule === 'air')!
-    await expect(page.getByRole('listitem').filter({ hasText: air.words })).toBeVisible()
-    expect(air.words).toMatch(/No air to be seen|within the/)
+    const said = reasonWords(air, formatOf('metric'))
+    await expect(page.getByRole('listitem').filter({ hasText: said })).toBeVisible()
+    expect(said).toMatch(/No air to be seen|within the/)
   })
 
   await test.step('a reload and a second browser show the same', async () => {

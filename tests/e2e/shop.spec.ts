@@ -6,7 +6,7 @@ import {
   SHOP_COSTS,
   USUAL_SCHOOL,
 } from '../../core/diagnosis'
-import { chanceWords } from '../../app/composables/useChance'
+import { chanceWords } from '../../core/words'
 import type { BenchJob, Page as List, Shop } from '../../contract'
 import { fold } from '../../core/journal'
 import { allSent, beSomebody, demoJob, entriesOf, expect, get, say, test, url } from './app'

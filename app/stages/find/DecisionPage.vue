@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { decisionReasonWords } from '~~/core/journal'
 import { faultKind, SCHOOL_FIGURES, USUAL_SCHOOL, type School } from '~~/core/diagnosis'
 
 /** Both or one, replace or rebuild, bleed or part first: the schools with their costs, and the choice as an entry. */
@@ -32,6 +33,7 @@ const leads = computed(() =>
   (told.value?.suspects ?? []).filter(({ chance }) => chance > 0.1).slice(0, 4),
 )
 const words = ref('')
+const QUESTIONS = ['scope', 'way', 'first'] as const
 const filed = ref(false)
 
 async function decide() {
@@ -39,19 +41,17 @@ async function decide() {
   const school = chosen.value
   if (!all) return
   const option = school.first === 'bleed' ? all.first.options.bleed : all.scope.options[school.scope]
-  const reasons = [
-    `${SCOPE_WORDS[all.scope.favoured]} favoured: ${all.scope.why}`,
-    `${WAY_WORDS[all.way.favoured]} favoured: ${all.way.why}`,
-    `${FIRST_WORDS[all.first.favoured]} favoured: ${all.first.why}`,
-    ...leads.value.map(
-      ({ fault, chance }) => `${faultKind(fault).label}, ${chanceWords(chance)} when it was decided`,
-    ),
-  ]
-  if (words.value.trim()) reasons.unshift(words.value.trim().slice(0, 400))
+  const favoured = QUESTIONS.map((question) => {
+    const { favoured, same } = all[question]
+    return { question, favoured, same }
+  })
+  const suspected = leads.value.map(({ fault, chance }) => ({ fault, chance }))
+  const why = words.value.trim().slice(0, 400)
   filed.value = await file('decision', {
     ...school,
     repairs: option.repairs,
-    reasons,
+    ...(why && { why }),
+    reasons: [...favoured, ...suspected],
     minutes: option.minutes,
     money: option.money,
     comebackRisk: option.comebackRisk,
@@ -120,8 +120,17 @@ const pitted = computed(() => evidence.value.findings.borePitted)
         {{ WAY_WORDS[standing.payload.way].toLowerCase() }},
         {{ FIRST_WORDS[standing.payload.first].toLowerCase() }};
         {{ standing.payload.minutes.toFixed(0) }} min, parts {{ standing.payload.money.toFixed(0) }}.
-        <span v-if="!standing.sent" class="text-soft">Waiting to be sent.</span>
+        <template v-if="standing.payload.why"> “{{ standing.payload.why }}”</template>
+        <span v-if="!standing.sent" class="text-soft"> Waiting to be sent.</span>
       </p>
+      <details v-if="standing" class="pb-2">
+        <summary class="min-h-11 text-soft">What spoke for it then</summary>
+        <ul class="list-disc pl-6">
+          <li v-for="reason in standing.payload.reasons" :key="decisionReasonWords(reason)">
+            {{ decisionReasonWords(reason) }}
+          </li>
+        </ul>
+      </details>
       <p class="text-[0.9rem] text-soft">
         In all: parts, hands at the shop’s rate, and what comes back times its chance.
         {{ SCHOOL_FIGURES.companionFails.reason }} {{ SCHOOL_FIGURES.rebuiltFails.reason }} All of it is

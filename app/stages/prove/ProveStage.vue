@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Outcome } from '~~/core/journal'
 import { READINGS } from '~~/core/diagnosis'
-import { proofChecks, sameVerdict } from '~~/core/proof'
+import { proofChecks, reasonWords, sameVerdict } from '~~/core/proof'
 
 /** The same measurements again, the checks, and the verdict with its reasons and figures. */
 const { state, file, vehicle, vehicleEntries } = useJob()
@@ -89,7 +89,7 @@ const changedSince = computed(
         <ul class="mt-3 border-t border-hairline">
           <li
             v-for="reason in reasons"
-            :key="reason.rule + reason.words"
+            :key="`${reason.rule} ${reason.code ?? reason.outcome}`"
             class="flex gap-3 border-b border-hairline py-2"
           >
             <span
@@ -99,7 +99,8 @@ const changedSince = computed(
               >{{ MARK[reason.outcome] }}</span
             >
             <span :class="reason.outcome === 'stop' ? 'font-semibold text-rust' : ''">
-              <span class="sr-only">{{ OUTCOME_WORDS[reason.outcome] }}: </span>{{ reason.words }}
+              <span class="sr-only">{{ OUTCOME_WORDS[reason.outcome] }}: </span
+              >{{ reasonWords(reason, formatNow()) }}
             </span>
           </li>
         </ul>

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { chanceWords } from './useChance'
+import { chanceWords } from './chance'
 
 describe('a chance in words', () => {
   it.each([

@@ -1,0 +1,9 @@
+/** The work itself: each operation with its minutes, parts and tools. */
+export {
+  operationOf,
+  OPERATIONS,
+  takes,
+  type Minutes,
+  type Operation,
+  type OperationId,
+} from './operations'
