@@ -115,7 +115,10 @@ function trial(knowledge: Knowledge, draw: Draw): Trial {
     const present = faults.flatMap((_, i) => (draw() < ready.network.faults[i]!.prior ? [i] : []))
     if (present.length === 0 || present.length > 3) continue
     const quiet = (j: number) =>
-      present.reduce((left, i) => left * ready.spared[j * n + i]!, 1 - ready.network.findings[j]!.leak)
+      present.reduce(
+        (left, i) => left * ready.spared[j * n + i]!,
+        1 - ready.network.findings[j]!.background,
+      )
     const complaints = COMPLAINT_IDS.filter((id) => draw() > quiet(place.get(id)!))
     const [first] = complaints
     if (!first) continue

@@ -123,9 +123,9 @@ export const InstallationSchema = Type.Object(
     reservoir: Type.Object(
       {
         sharedWithBrakes: Type.Boolean(),
-        area: bounded({ min: 10, max: 200_000 }),
-        usable: bounded({ min: 1000, max: 2_000_000 }),
-        height: bounded({ min: -2000, max: 3000 }),
+        area: bounded(installationField('reservoir.area')!),
+        usable: bounded(installationField('reservoir.usable')!),
+        height: bounded(installationField('reservoir.height')!),
       },
       strict,
     ),

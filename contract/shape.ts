@@ -1,5 +1,6 @@
 import { Type, type TSchema } from '@sinclair/typebox'
 import type { Field } from '../core/circuit'
+import { WORKSHOP_VOLUME } from '../core/quantity'
 
 /** Pieces that every schema is made of: objects refuse unknown fields, texts and lists are bounded. */
 export const strict = { additionalProperties: false } as const
@@ -19,7 +20,7 @@ export const bounded = (field: Pick<Field, 'min' | 'max'>) =>
   Type.Number({ minimum: field.min, maximum: field.max })
 
 /** A volume that a workshop handles, mm³. */
-export const Volume = bounded({ min: 0, max: 2_000_000 })
+export const Volume = bounded(WORKSHOP_VOLUME)
 
 /** One of several objects, told apart by the value of one field; errors then name the right one's fields. */
 export const tagged = <T>(tag: string, oneOf: TSchema[]) =>

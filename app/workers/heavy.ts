@@ -3,7 +3,7 @@ import { estimateRun, type Known } from '~~/core/estimate'
 import type { Installation } from '~~/core/installation'
 import type { Run } from '~~/core/run'
 import { bandRun, type BandOptions } from '~~/core/whatif'
-import { Turns, type Ended, type Told } from './turns'
+import { Turns, type Ended, type HowFar } from './turns'
 
 /** Heavy computation by name: from a question, in plain data, to a run. */
 const RUNS = {
@@ -33,7 +33,7 @@ const heavy = {
     asker: string,
     name: N,
     question: HeavyQuestion<N>,
-    told: Told,
+    told: HowFar,
   ): Promise<Ended<HeavyResult<N>>> =>
     turns.ask(asker, () => RUNS[name](question as never) as Run<unknown> as Run<HeavyResult<N>>, told),
   stop: (asker: string): void => turns.stop(asker),

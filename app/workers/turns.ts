@@ -5,14 +5,14 @@ const SLICE = 12
 /** Pieces between two looks at the clock. */
 const PIECES = 10
 
-export type Told = (done: number, total: number) => void
+export type HowFar = (done: number, total: number) => void
 
 interface Turn {
   asker: string
   run: Run<unknown> | null
   finished: boolean
   begin: () => Run<unknown>
-  told: Told
+  told: HowFar
   done: (answer: { ended: boolean; result?: unknown }) => void
   fail: (error: unknown) => void
 }
@@ -36,7 +36,7 @@ export class Turns {
     private readonly now: () => number,
   ) {}
 
-  ask<R>(asker: string, begin: () => Run<R>, told: Told): Promise<Ended<R>> {
+  ask<R>(asker: string, begin: () => Run<R>, told: HowFar): Promise<Ended<R>> {
     this.stop(asker)
     return new Promise((resolve, reject) => {
       const done = (answer: { ended: boolean; result?: unknown }) => resolve(answer as Ended<R>)

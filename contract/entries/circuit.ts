@@ -1,3 +1,4 @@
+import { ANY_FIGURE } from '../../core/quantity'
 import { Type } from '@sinclair/typebox'
 import { fieldAt, MOST_LINES } from '../../core/circuit'
 import { readingKind } from '../../core/diagnosis'
@@ -14,7 +15,7 @@ const ChangeSchema = tagged<Change>('change', [
     {
       change: Type.Literal('field'),
       field: Type.String({ maxLength: 60 }),
-      value: bounded({ min: -2000, max: 2_000_000 }),
+      value: bounded(ANY_FIGURE),
     },
     strict,
   ),
@@ -34,7 +35,7 @@ export const CIRCUIT_AT_BOUNDARY = {
     schema: Type.Object(
       {
         field: Type.String({ maxLength: 60 }),
-        value: bounded({ min: -2000, max: 2_000_000 }),
+        value: bounded(ANY_FIGURE),
       },
       strict,
     ),

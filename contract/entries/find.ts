@@ -1,3 +1,4 @@
+import { HELD_FOR } from '../../core/quantity'
 import { Type } from '@sinclair/typebox'
 import { COMPLAINT_IDS, FINDING_IDS, NEEDS, READING_NAMES, readingKind } from '../../core/diagnosis'
 import { JOB_KINDS, PHASES, type FindPayloads, type Measurement } from '../../core/journal'
@@ -46,7 +47,7 @@ export const FIND_AT_BOUNDARY = {
       {
         reading: OneOf(READING_NAMES),
         value: bounded({ min: -20, max: 500 }),
-        duration: Type.Optional(bounded({ min: 1, max: 604_800 })),
+        duration: Type.Optional(bounded(HELD_FOR)),
         phase: OneOf(PHASES),
       },
       strict,

@@ -1,8 +1,8 @@
 import type { Circuit } from './circuit'
 import { fieldAt } from './fields'
+import { atPath } from './path'
 import type { Uncertain } from './uncertain'
 
-type Node = Record<string, number>
 type Put = (circuit: Circuit, by: number) => void
 
 /** Pieces of a pair that must not meet are kept apart by this, mm. */
@@ -50,13 +50,10 @@ function putter(name: string): Put {
       for (const line of lines) if (line.kind !== 'steel') line.expansion *= by
     }
   const field = fieldAt(name)!
-  const names = name.split('.')
-  const last = names.at(-1)!
-  const parts = names.slice(0, -1)
+  const cut = name.lastIndexOf('.')
+  const [part, last] = [name.slice(0, Math.max(0, cut)), name.slice(cut + 1)]
   return (copy, by) => {
-    let node: unknown = copy
-    for (const part of parts) node = (node as Record<string, unknown>)[part]
-    const numbers = node as Node
+    const numbers = (part === '' ? copy : atPath(copy, part)) as Record<string, number>
     numbers[last] = Math.min(field.max, Math.max(field.min, (numbers[last] ?? 0) + by))
   }
 }

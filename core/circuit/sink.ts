@@ -1,3 +1,4 @@
+import { HELD_FOR } from '../quantity'
 import { masterArea, type Circuit } from './circuit'
 
 /** What a held foot shows, mm³/s. Without the reservoir's figures loss and bypass are not known. */
@@ -36,5 +37,5 @@ export const SINK_BOUNDS = {
   sinkRate: { unit: 'mm/s', min: 0, max: 500 },
   reservoirArea: { unit: 'mm²', min: 10, max: 200_000 },
   reservoirDrop: { unit: 'mm', min: 0, max: 500 },
-  duration: { unit: 's', min: 1, max: 604_800 },
+  duration: HELD_FOR,
 } as const

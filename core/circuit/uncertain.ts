@@ -1,3 +1,4 @@
+import { changedAtPath } from './path'
 import type { Circuit } from './circuit'
 
 /** A quantity that is not exactly known, and how a circuit changes with it. */
@@ -55,18 +56,8 @@ export function shiftExpansion(circuit: Circuit, share: number): Circuit {
 }
 
 /** One field, by its dotted path, changed by an amount. */
-export function shiftField(circuit: Circuit, path: string, by: number): Circuit {
-  const names = path.split('.')
-  const change = (node: unknown, depth: number): unknown => {
-    if (depth === names.length) return ((node as number | undefined) ?? 0) + by
-    const name = names[depth]!
-    if (Array.isArray(node))
-      return node.map((item, i) => (String(i) === name ? change(item, depth + 1) : item))
-    const object = node as Record<string, unknown>
-    return { ...object, [name]: change(object[name], depth + 1) }
-  }
-  return change(circuit, 0) as Circuit
-}
+export const shiftField = (circuit: Circuit, path: string, by: number): Circuit =>
+  changedAtPath(circuit, path, (before) => ((before as number | undefined) ?? 0) + by)!
 
 /** A field as an uncertain quantity. */
 export const uncertainField = (path: string, sigma: number): Uncertain => ({

@@ -67,7 +67,7 @@ export interface Till {
 }
 
 /** Sets of faults that need the same repairs, together. */
-interface Need {
+interface RepairNeed {
   bits: number
   repairs: readonly number[]
   chance: number
@@ -89,8 +89,8 @@ export function tillOf({ faults, sets }: Knowledge, costs: ShopCosts): Till {
     return made
   }
   /** What each combination of repairs is needed for, likeliest first. */
-  function needs(likely: Int32Array, weights: Float64Array): Need[] {
-    const byBits = new Map<number, Need>()
+  function needs(likely: Int32Array, weights: Float64Array): RepairNeed[] {
+    const byBits = new Map<number, RepairNeed>()
     let mass = 0
     for (const s of likely) {
       const weight = weights[s]!
@@ -109,7 +109,7 @@ export function tillOf({ faults, sets }: Knowledge, costs: ShopCosts): Till {
     }
     return [...byBits.values()].sort((a, b) => b.chance - a.chance)
   }
-  function cost(done: number, list: readonly Need[]) {
+  function cost(done: number, list: readonly RepairNeed[]) {
     let expectedCost = price(done)
     let comebackRisk = 0
     for (const { bits, repairs, back } of list) {
@@ -123,7 +123,7 @@ export function tillOf({ faults, sets }: Knowledge, costs: ShopCosts): Till {
     // Rounding may carry a sum of chances past one.
     return { expectedCost, comebackRisk: Math.min(1, comebackRisk) }
   }
-  const decision = (done: number, list: readonly Need[]): Decision => ({
+  const decision = (done: number, list: readonly RepairNeed[]): Decision => ({
     repairs: repairsIn(done),
     price: price(done),
     ...cost(done, list),
@@ -151,7 +151,7 @@ export function tillOf({ faults, sets }: Knowledge, costs: ShopCosts): Till {
 }
 
 /** Nothing, what the likeliest sets need, and the likeliest repairs one after the other. */
-function candidates(list: readonly Need[]): Set<number> {
+function candidates(list: readonly RepairNeed[]): Set<number> {
   const set = new Set([0, ...list.slice(0, COMBINATIONS).map(({ bits }) => bits)])
   const each = REPAIRS.map((_, i): [number, number] => {
     let chance = 0

@@ -7,20 +7,20 @@ import { enumerate, type Network } from './network'
 import { makeReady, posterior } from './posterior'
 
 /** Two faults that may cause the complaint, a third that may not; a finding that tells the first two apart. */
-const LEAK = 0.02
+const BACKGROUND = 0.02
 const PRIOR = [0.1, 0.2, 0.3] as const
 const Q = [0.9, 0.4] as const
 const network: Network = {
   faults: PRIOR.map((prior) => ({ prior, weights: [1] })),
   findings: [
     {
-      leak: LEAK,
+      background: BACKGROUND,
       causes: [
         [0, Q[0]],
         [1, Q[1]],
       ],
     },
-    { leak: 0.3, causes: [[2, 0.5]] },
+    { background: 0.3, causes: [[2, 0.5]] },
   ],
 }
 const sets = enumerate(network)
@@ -42,11 +42,11 @@ const likely = Int32Array.from({ length: sets.count }, (_, s) => s)
 const all = Array.from({ length: 8 }, (_, bits) => {
   const has = [0, 1, 2].map((i) => (bits >> i) & 1)
   const prior = has.reduce((chance, is, i) => chance * (is ? PRIOR[i]! : 1 - PRIOR[i]!), 1)
-  const quiet = (1 - LEAK) * (has[0] ? 1 - Q[0] : 1) * (has[1] ? 1 - Q[1] : 1)
+  const quiet = (1 - BACKGROUND) * (has[0] ? 1 - Q[0] : 1) * (has[1] ? 1 - Q[1] : 1)
   return { has, weight: prior * (1 - quiet) }
 })
 const total = all.reduce((sum, { weight }) => sum + weight, 0)
-const PULL = [-Math.log(1 - Q[0]), -Math.log(1 - Q[1]), 0, -Math.log(1 - LEAK)]
+const PULL = [-Math.log(1 - Q[0]), -Math.log(1 - Q[1]), 0, -Math.log(1 - BACKGROUND)]
 const share = (which: number) =>
   all.reduce((sum, { has, weight }) => {
     const pulls = PULL.map((pull, i) => (i === 3 || has[i] ? pull : 0))

@@ -10,7 +10,7 @@ export function explainedBy({ ready, place }: Knowledge, items: readonly Item[])
       (item) => item.kind === 'complaint' || (item.kind === 'finding' && item.state === 'present'),
     )
     .map((item) => place.get(item.id)!)
-    .filter((j) => findings[j]!.leak < COMMONPLACE)
+    .filter((j) => findings[j]!.background < COMMONPLACE)
     .slice(0, EXPLAINED)
 }
 
@@ -29,18 +29,18 @@ export function causeChances(
   const n = faults.length
   const chances = new Float64Array(n + 1)
   for (const j of explained) {
-    const leak = -Math.log1p(-ready.network.findings[j]!.leak)
+    const background = -Math.log1p(-ready.network.findings[j]!.background)
     for (let s = 0; s < sets.count; s++) {
       const weight = found.sets[s]! / explained.length
       if (weight < 1e-12) continue
-      let sum = leak
+      let sum = background
       for (let m = 3 * s; m < 3 * s + 3 && sets.members[m]! >= 0; m++)
         sum -= Math.log(ready.spared[j * n + sets.members[m]!]!)
       for (let m = 3 * s; m < 3 * s + 3 && sets.members[m]! >= 0; m++) {
         const fault = sets.members[m]!
         chances[fault]! -= (weight * Math.log(ready.spared[j * n + fault]!)) / sum
       }
-      chances[n]! += (weight * leak) / sum
+      chances[n]! += (weight * background) / sum
     }
   }
   return chances
@@ -80,13 +80,13 @@ export function causesOf(
   const mass = weights.reduce((sum, weight) => sum + weight, 0)
   if (explained.length === 0) return { worth: worthOfSets }
 
-  // For each thing explained and each likely set: up to three faults and the leak, with their shares.
+  // For each thing explained and each likely set: up to three faults and the background, with their shares.
   const bins = n + 1
   const shares = explained.map((j) => {
-    const leak = -Math.log1p(-findings[j]!.leak)
+    const background = -Math.log1p(-findings[j]!.background)
     const list = new Float64Array(likely.length * 4)
     likely.forEach((s, row) => {
-      let sum = leak
+      let sum = background
       for (let m = 0; m < 3; m++) {
         const fault = sets.members[3 * s + m]!
         if (fault < 0) break
@@ -94,7 +94,7 @@ export function causesOf(
         list[4 * row + m] = pull
         sum += pull
       }
-      list[4 * row + 3] = leak
+      list[4 * row + 3] = background
       for (let m = 0; m < 4; m++) list[4 * row + m]! /= sum
     })
     return list

@@ -16,7 +16,7 @@ const network: Network = {
   faults: [0.2, 0.1, 0.3].map((prior) => ({ prior, weights: [1] })),
   findings: [
     {
-      leak: 0.05,
+      background: 0.05,
       causes: [
         [0, 0.8],
         [1, 0.5],

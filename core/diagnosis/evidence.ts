@@ -2,7 +2,7 @@ import type { ComplaintId } from './complaints'
 import { TELLING_READINGS, type TellingReading } from './expectations'
 import type { FindingId } from './findings'
 import type { Knowledge } from './knowledge'
-import type { Figure, Known } from './posterior'
+import type { Figure, Observed } from './posterior'
 import { READINGS, type ReadingName } from './readings'
 
 /** What has been said, found and measured on a vehicle. What was not looked at is simply not in it. */
@@ -55,7 +55,7 @@ export function figureOf(
 }
 
 /** The same, as the network is asked. */
-export function knownOf(knowledge: Knowledge, items: readonly Item[]): Known {
+export function knownOf(knowledge: Knowledge, items: readonly Item[]): Observed {
   const present: number[] = []
   const absent: number[] = []
   const figures: Figure[] = []

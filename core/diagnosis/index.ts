@@ -44,20 +44,20 @@ export { GUIDES, walk, type Conclusion, type Guide, type GuideState, type GuideS
 export { priorsFrom, STRENGTH, type ModelRecord, type Moved, type ShopRecord } from './record'
 export {
   FIRSTS,
-  SCHOOL_FIGURES,
-  schools,
+  POLICY_FIGURES,
+  weighPolicies,
   SCOPES,
-  USUAL_SCHOOL,
+  USUAL_POLICY,
   WAYS,
   type First,
   type Option,
-  type School,
-  type SchoolChoice,
-  type Schools,
+  type Policy,
+  type PolicyChoice,
+  type Policies,
   type Scope,
   type Way,
   whyFavoured,
   type Favoured,
-} from './schools'
+} from './policies'
 export { report, type Question, type Report, type SuspectTold } from './report'
 export { QUESTION_FIELDS, readQuestion, readRecord } from './read-question'

@@ -63,7 +63,10 @@ export function knowledgeOf(installation: Installation, priors: Priors = {}): Kn
       prior: priors[fault.id] ?? fault.prior[0],
       weights: fault.severities?.map(({ weight }) => weight) ?? [1],
     })),
-    findings: observed.map((kind) => ({ leak: kind.leak[0], causes: causes.get(kind.id) ?? [] })),
+    findings: observed.map((kind) => ({
+      background: kind.background[0],
+      causes: causes.get(kind.id) ?? [],
+    })),
   }
   const sets = enumerate(network)
   return {

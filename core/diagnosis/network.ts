@@ -1,17 +1,20 @@
 /**
  * A noisy-OR network (Pearl 1988, section 4.3.2): faults with a prior chance and, where they can be quantified, severities;
- * findings that any present fault may make present, and a leak for what is in no table.
+ * findings that any present fault may make present, and a background for what is in no table.
  */
 export interface Network {
   faults: readonly { prior: number; weights: readonly number[] }[]
-  findings: readonly { leak: number; causes: readonly (readonly [fault: number, chance: number])[] }[]
+  findings: readonly {
+    background: number
+    causes: readonly (readonly [fault: number, chance: number])[]
+  }[]
 }
 
 /** Most faults that are taken to be present together. */
 export const MOST_TOGETHER = 3
 
 /** A quantified fault at one of its severities. */
-export interface Grade {
+export interface GradedFault {
   fault: number
   severity: number
   weight: number
@@ -31,7 +34,7 @@ export interface Sets {
   readonly groupCount: number
   /** First way of group g at g, one past its last at g + 1: each way grades every quantified fault of the group. */
   readonly ways: Int32Array
-  readonly grades: readonly Grade[]
+  readonly grades: readonly GradedFault[]
   /** Grades of way k at 3k, 3k+1, 3k+2, as places in `grades`; −1 where the group has fewer. */
   readonly graded: Int16Array
   /** Prior weight of each way within its group. */
@@ -45,7 +48,7 @@ export function enumerate({ faults }: Network, most = MOST_TOGETHER): Sets {
   const n = faults.length
   const none = faults.reduce((product, { prior }) => product * (1 - prior), 1)
   const odds = faults.map(({ prior }) => prior / (1 - prior))
-  const grades: Grade[] = []
+  const grades: GradedFault[] = []
   const firstGrade = faults.map(({ weights }, fault) => {
     const first = grades.length
     if (weights.length > 1)

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { enumerate, MOST_TOGETHER, type Network } from './network'
-import { makeReady, MISREAD, posterior, type Figure, type Known } from './posterior'
+import { makeReady, MISREAD, posterior, type Figure, type Observed } from './posterior'
 
 /** Random networks: some faults quantified, some findings, figures whose expectation is any table over the severities. */
 interface Drawn {
@@ -52,7 +52,7 @@ const drawn = (least: number, most: number): fc.Arbitrary<Drawn> =>
           ),
         })),
         findings: causes.map((row, j) => ({
-          leak: leaks[j]!,
+          background: leaks[j]!,
           // Every third link is missing.
           causes: row.map((q, i) => [i, q] as const).filter(([i]) => (i + j) % 3 !== 0),
         })),
@@ -81,10 +81,10 @@ function byDefinition({ network, adds, values, present, absent }: Drawn, most: n
     )
     mass += prior
     const quiet = (j: number) => {
-      const { leak, causes } = network.findings[j]!
+      const { background, causes } = network.findings[j]!
       return causes.reduce(
         (product, [i, q]) => (set.includes(i) ? product * (1 - q) : product),
-        1 - leak,
+        1 - background,
       )
     }
     let likelihood = 1
@@ -137,7 +137,7 @@ function asked(draw: Drawn, order: (list: number[]) => number[] = (list) => list
       span: SPAN,
     }
   })
-  const known: Known = { present: order(present), absent: order(absent), figures }
+  const known: Observed = { present: order(present), absent: order(absent), figures }
   return { ...posterior(makeReady(network, sets), known), leftOut: sets.leftOut }
 }
 
@@ -185,7 +185,7 @@ describe('the posterior', () => {
           ...draw,
           network: {
             ...draw.network,
-            findings: [...draw.network.findings, { leak: 0.3, causes: [[0, q]] as const }],
+            findings: [...draw.network.findings, { background: 0.3, causes: [[0, q]] as const }],
           },
         }
         near(asked(draw).marginals, asked(more).marginals)
@@ -199,10 +199,10 @@ describe('the posterior', () => {
         { prior: 0.1, weights: [1] },
         { prior: 0.1, weights: [1] },
       ],
-      findings: [{ leak: 0.05, causes: [[0, 0.8]] }],
+      findings: [{ background: 0.05, causes: [[0, 0.8]] }],
     }
     const ready = makeReady(network, enumerate(network))
-    const now = (known: Partial<Known>) =>
+    const now = (known: Partial<Observed>) =>
       posterior(ready, { present: [], absent: [], figures: [], ...known })
     expect(now({}).sets.reduce((sum, one) => sum + one, 0)).toBeCloseTo(1, 12)
     // Bayes by hand: 0.1·0.81 / (0.1·0.81 + 0.9·0.05).

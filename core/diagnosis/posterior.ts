@@ -17,7 +17,7 @@ export interface Figure {
 }
 
 /** What is known: findings by their place in the network, and figures. */
-export interface Known {
+export interface Observed {
   present: readonly number[]
   absent: readonly number[]
   figures: readonly Figure[]
@@ -63,11 +63,11 @@ export function makeReady(network: Network, sets: Sets): Ready {
  * each set summed over for figures. In whatever order it is learnt, the same.
  * @throws RangeError where what is known cannot be at all.
  */
-export function posterior(ready: Ready, known: Known): Posterior {
+export function posterior(ready: Ready, known: Observed): Posterior {
   const { sets, network } = ready
   const n = network.faults.length
   const figures = weighFigures(sets, known.figures)
-  const none = known.absent.reduce((product, j) => product * (1 - network.findings[j]!.leak), 1)
+  const none = known.absent.reduce((product, j) => product * (1 - network.findings[j]!.background), 1)
   const absent = absentFactors(ready, known.absent)
   const weights = weighSets(ready, known.present, absent, figures.sums)
   let total = 0
@@ -96,7 +96,7 @@ function weighSets(
   const { members, prior, group, count } = sets
   const n = network.faults.length
   const weights = new Float64Array(count)
-  const quiet = present.map((j) => 1 - network.findings[j]!.leak)
+  const quiet = present.map((j) => 1 - network.findings[j]!.background)
   const left = new Float64Array(present.length)
   let first = -2
   let second = -2
@@ -214,7 +214,7 @@ export function marginalsOf({ members, count }: Sets, weights: Float64Array, n: 
 /** Chance that a finding is absent if the faults of set s, and only they, are present. */
 export function chanceAbsent({ network, sets, spared }: Ready, finding: number, s: number): number {
   const n = network.faults.length
-  let chance = 1 - network.findings[finding]!.leak
+  let chance = 1 - network.findings[finding]!.background
   for (let m = 3 * s; m < 3 * s + 3; m++) {
     const fault = sets.members[m]!
     if (fault >= 0) chance *= spared[finding * n + fault]!

@@ -1,3 +1,4 @@
+import { HELD_FOR } from '../quantity'
 import { InputError, inRange, objectOf } from '../circuit'
 import { COMPLAINT_IDS, type ComplaintId } from './complaints'
 import { NEEDS, USUAL_CONDITIONS, type Conditions } from './conditions'
@@ -8,7 +9,7 @@ import { READING_NAMES, readingKind, type ReadingName } from './readings'
 import type { ShopRecord } from './record'
 import { SHOP_COSTS, type ShopCosts } from './repairs'
 import type { Question } from './report'
-import { USUAL_SCHOOL } from './schools'
+import { USUAL_POLICY } from './policies'
 
 /** What a question may hold; everything may be left out. */
 export const QUESTION_FIELDS = ['complaints', 'findings', 'readings', 'conditions', 'costs'] as const
@@ -30,7 +31,7 @@ export function readQuestion(given: Record<string, unknown>): Question {
     stops,
     conditions: readConditions(given.conditions ?? {}),
     costs: readCosts(given.costs ?? {}),
-    school: USUAL_SCHOOL,
+    school: USUAL_POLICY,
   }
 }
 
@@ -63,8 +64,7 @@ function readReadings(input: unknown): Evidence['readings'] {
     const kind = readingKind(name)
     const { value, duration } = objectOf(given[name], path, ['value', 'duration'])
     inRange(value, `${path}/value`, kind, kind.label)
-    if (duration !== undefined)
-      inRange(duration, `${path}/duration`, { unit: 's', min: 1, max: 604_800 }, 'Duration')
+    if (duration !== undefined) inRange(duration, `${path}/duration`, HELD_FOR, 'Duration')
     readings[name] = { value, ...(duration !== undefined && { duration }) }
   }
   return readings

@@ -8,7 +8,7 @@ import { knowledgeOf } from './knowledge'
 import { readQuestion } from './read-question'
 import { REPAIRS, SHOP_COSTS } from './repairs'
 import { report, type Question } from './report'
-import { USUAL_SCHOOL } from './schools'
+import { USUAL_POLICY } from './policies'
 
 const knowledge = knowledgeOf(fromArchetype('light-truck'))
 const question = (more: Partial<Question['evidence']>): Question => ({
@@ -16,7 +16,7 @@ const question = (more: Partial<Question['evidence']>): Question => ({
   conditions: USUAL_CONDITIONS,
   stops: [],
   costs: SHOP_COSTS,
-  school: USUAL_SCHOOL,
+  school: USUAL_POLICY,
 })
 const anything = fc.record({
   complaints: anyComplaints,

@@ -8,7 +8,7 @@ import type { Knowledge } from './knowledge'
 import type { Answer, Look } from './next-look'
 import type { ShopCosts } from './repairs'
 import type { RepairId } from './repairs'
-import { schools, type Option, type School, type SchoolChoice, type Schools } from './schools'
+import { weighPolicies, type Option, type Policy, type PolicyChoice, type Policies } from './policies'
 
 /** What is asked: all that is known, what can be done here, and what the shop charges and prefers. */
 export interface Question {
@@ -17,7 +17,7 @@ export interface Question {
   /** Open stop-work findings that nobody has taken over. */
   stops: readonly FindingId[]
   costs: ShopCosts
-  school: School
+  school: Policy
 }
 
 export interface SuspectTold {
@@ -30,11 +30,11 @@ export interface SuspectTold {
   /** Log-likelihood ratio of each known thing, strongest first; over 0 for it, under 0 against. */
   reasons: (Item & { weight: number })[]
 }
-type Told<T extends { repairs: readonly { id: RepairId }[] }> = Omit<T, 'repairs'> & {
+type InPlainData<T extends { repairs: readonly { id: RepairId }[] }> = Omit<T, 'repairs'> & {
   repairs: RepairId[]
 }
-interface ChoiceTold<T extends string> extends Omit<SchoolChoice<T>, 'options'> {
-  options: Record<T, Told<Option>>
+interface ChoiceTold<T extends string> extends Omit<PolicyChoice<T>, 'options'> {
+  options: Record<T, InPlainData<Option>>
 }
 
 /** The answer as plain data: for a screen, a file or a script. */
@@ -50,21 +50,21 @@ export interface Report {
   looks: (Look['look'] & Omit<Look, 'look'> & { answers?: Answer[] })[]
   advice: {
     decide: boolean
-    now: Told<Decision>
+    now: InPlainData<Decision>
     after: { look: Look['look']; expectedCost: number } | null
   }
-  schools: { [K in 'scope' | 'way' | 'first']: ChoiceTold<keyof Schools[K]['options'] & string> }
+  schools: { [K in 'scope' | 'way' | 'first']: ChoiceTold<keyof Policies[K]['options'] & string> }
 }
 
-const told = <T extends { repairs: readonly { id: RepairId }[] }>(one: T): Told<T> => ({
+const told = <T extends { repairs: readonly { id: RepairId }[] }>(one: T): InPlainData<T> => ({
   ...one,
   repairs: one.repairs.map(({ id }) => id),
 })
-const toldChoice = <T extends string>({ options, ...rest }: SchoolChoice<T>): ChoiceTold<T> => ({
+const toldChoice = <T extends string>({ options, ...rest }: PolicyChoice<T>): ChoiceTold<T> => ({
   ...rest,
   options: Object.fromEntries(
     (Object.entries(options) as [T, Option][]).map(([name, option]) => [name, told(option)]),
-  ) as Record<T, Told<Option>>,
+  ) as Record<T, InPlainData<Option>>,
 })
 
 /** Everything that a question about one vehicle has for an answer. */
@@ -75,7 +75,7 @@ export function report(
   const found = diagnose(knowledge, evidence)
   const { looks, answers, advice } = nextMove(knowledge, evidence, found, { conditions, stops, costs })
   const { findings } = evidence
-  const weighed = schools({
+  const weighed = weighPolicies({
     knowledge,
     found: found.found,
     costs,

@@ -154,10 +154,10 @@ describe('the tables', () => {
       expect(severities.length).toBeLessThanOrEqual(5)
       expect(severities.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9)
     }
-    for (const { id, leak, how, minutes, words } of FINDINGS) {
-      expect(leak[0], id).toBeGreaterThan(0)
-      expect(leak[0], id).toBeLessThan(0.5)
-      expect(leak[1].length, id).toBeGreaterThan(5)
+    for (const { id, background, how, minutes, words } of FINDINGS) {
+      expect(background[0], id).toBeGreaterThan(0)
+      expect(background[0], id).toBeLessThan(0.5)
+      expect(background[1].length, id).toBeGreaterThan(5)
       expect(how.length, id).toBeGreaterThan(10)
       expect(minutes, id).toBeGreaterThan(0)
       expect(words.length, id).toBeGreaterThan(0)

@@ -1,4 +1,4 @@
-import type { Held } from '../journal/entry'
+import type { Held } from './held'
 import { CAME_OUT_WORDS } from '../words'
 import { namesOf, type EntryKind } from './kind'
 

@@ -5,9 +5,9 @@ import {
   type FaultId,
   type Favoured,
   type RepairId,
-  type School,
+  type Policy,
 } from '../diagnosis'
-import type { Held } from '../journal/entry'
+import type { Held } from './held'
 import { chanceWords, FIRST_WORDS, SCOPE_WORDS, WAY_WORDS } from '../words'
 import { namesOf, type EntryKind } from './kind'
 
@@ -15,7 +15,7 @@ import { namesOf, type EntryKind } from './kind'
 export type DecisionReason = Favoured | { fault: FaultId; chance: number }
 
 /** How it is gone about, and why. */
-export interface DecisionMade extends School {
+export interface DecisionMade extends Policy {
   /** Repairs that are chosen, by their names in the table. */
   repairs: RepairId[]
   /** Why, as whoever decided typed it. */

@@ -1,6 +1,6 @@
 import type { PedalReadings } from '../estimate'
 import { installationField, type Installation, type RoutePoint } from '../installation'
-import type { Held } from '../journal/entry'
+import type { Held } from './held'
 import type { Format } from '../quantity'
 import type { Change } from '../whatif'
 import type { EntryKind } from './kind'

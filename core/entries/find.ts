@@ -11,7 +11,7 @@ import {
   type Need,
   type ReadingName,
 } from '../diagnosis'
-import type { Held } from '../journal/entry'
+import type { Held } from './held'
 import type { Format } from '../quantity'
 import { JOB_KIND_WORDS } from '../words'
 import { namesOf, type EntryKind } from './kind'

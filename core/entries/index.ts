@@ -10,6 +10,8 @@ import type { EntryKind } from './kind'
 import { PROVE_KINDS, startProve, type ProvePayloads, type ProveState } from './prove'
 import { RECORD_KINDS, startRecord, type RecordPayloads, type RecordState } from './record'
 
+export type { EntryKind } from './kind'
+export type { Held, Subject } from './held'
 export * from './bleed'
 export * from './choose'
 export * from './circuit'

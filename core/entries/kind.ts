@@ -1,4 +1,4 @@
-import type { Held, Subject } from '../journal/entry'
+import type { Held, Subject } from './held'
 import type { Format } from '../quantity'
 
 /**

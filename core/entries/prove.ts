@@ -9,7 +9,7 @@ import {
   type FaultId,
   type FindingId,
 } from '../diagnosis'
-import type { Held } from '../journal/entry'
+import type { Held } from './held'
 import { OUTCOME_WORDS } from '../words'
 import { namesOf, type EntryKind } from './kind'
 

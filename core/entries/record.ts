@@ -1,4 +1,4 @@
-import type { Held } from '../journal/entry'
+import type { Held } from './held'
 import type { EntryKind } from './kind'
 
 export interface RecordPayloads {

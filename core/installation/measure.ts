@@ -1,38 +1,25 @@
-import { InputError } from '../circuit'
+import { changedAtPath, InputError, numberAtPath } from '../circuit'
 import { lengthOfLines, type Installation, type RoutePoint } from './installation'
 import { rerouted } from './lines'
 import { isPlaceField } from './place-fields'
 import { fitted } from './route'
 
-type Node = Record<string, unknown>
-type Drawn = Omit<Installation, 'archetype' | 'assumed'>
+type Described = Omit<Installation, 'archetype' | 'assumed'>
 
 /** The value at a path of the installation: the circuit's fields from the circuit, the rest from its place. Null where there is none. */
-export function valueAt(installation: Drawn, path: string): number | null {
-  let node: unknown = isPlaceField(path) ? installation : installation.circuit
-  for (const name of path.split('.')) node = (node as Node | undefined)?.[name]
-  return typeof node === 'number' ? node : null
-}
+export const valueAt = (installation: Described, path: string): number | null =>
+  numberAtPath(isPlaceField(path) ? installation : installation.circuit, path)
 
 /**
  * The installation with one field measured: its value set, no longer assumed.
  * @throws InputError where the installation has no such part.
  */
 export function withMeasured(installation: Installation, path: string, value: number): Installation {
-  const names = path.split('.')
   const top = isPlaceField(path) ? installation : installation.circuit
-  const set = (node: unknown, depth: number): unknown => {
-    if (depth === names.length) return value
-    const name = names[depth]!
-    const leaf = depth === names.length - 1
-    // A leaf may be missing, as springs are; a part that is missing is no part of this installation.
-    if (typeof node !== 'object' || node === null || (!leaf && !(name in node)))
-      throw new InputError('this installation has no such part', `/${names.join('/')}`)
-    const inner = set((node as Node)[name], depth + 1)
-    if (Array.isArray(node)) return node.map((item, i) => (String(i) === name ? inner : item))
-    return { ...node, [name]: inner }
-  }
-  const next = set(top, 0)
+  const next = changedAtPath<Installation | Installation['circuit']>(top, path, () => value)
+  // A part that is missing is no part of this installation.
+  if (next === null)
+    throw new InputError('this installation has no such part', `/${path.replaceAll('.', '/')}`)
   const known = knownWith(installation, path)
   const assumed = installation.assumed.filter((other) => !known.includes(other))
   if (top === installation) return { ...(next as Installation), assumed }

@@ -1,3 +1,4 @@
+import { WORKSHOP_VOLUME } from '../quantity'
 import type { CoreUnit } from '../quantity'
 import { fieldAt, type Field } from '../circuit'
 
@@ -21,7 +22,7 @@ export const PLACE_FIELDS: readonly PlaceField[] = [
     label: 'Fluid between the marks',
     unit: 'mm³',
     min: 1000,
-    max: 2_000_000,
+    max: WORKSHOP_VOLUME.max,
     how: 'Syringe out from the upper to the lower mark.',
   },
   {

@@ -8,6 +8,7 @@ import {
   type Circuit,
   type MeasuringErrors,
   type Uncertain,
+  numberAtPath,
 } from '../circuit'
 import { ARCHETYPES, archetypeById, type Range } from './archetypes'
 import { lengthOfLines, type Installation } from './installation'
@@ -95,9 +96,9 @@ function quantity(path: string, sigma: number): Uncertain {
 
 function isIn(circuit: Circuit, path: string): boolean {
   if (path === 'load' || path === 'expansion') return true
-  let node: unknown = circuit
-  for (const name of path.split('.')) node = (node as Record<string, unknown> | undefined)?.[name]
-  return typeof node === 'number' || path.endsWith('returnForce') || path.endsWith('Preload')
+  return (
+    numberAtPath(circuit, path) !== null || path.endsWith('returnForce') || path.endsWith('Preload')
+  )
 }
 
 /** A figure of the circuit with its spread; null where the figure itself cannot be computed. */

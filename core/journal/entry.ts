@@ -1,10 +1,4 @@
-import type { Kind, Payloads } from '../entries'
-
-/** Whose history an entry belongs to. */
-export interface Subject {
-  type: 'job' | 'vehicle'
-  id: string
-}
+import type { Kind, Payloads, Subject } from '../entries'
 
 interface Head {
   /** ULID, made where the entry is made. */
@@ -23,16 +17,3 @@ interface Head {
 }
 export type EntryOf<K extends Kind> = Head & { kind: K; payload: Payloads[K] }
 export type Entry = { [K in Kind]: EntryOf<K> }[Kind]
-
-/** A payload that holds, and the entries behind it. */
-export interface Held<T> {
-  payload: T
-  /** Id of the first entry; what a correction or an undo names. */
-  id: string
-  at: string
-  by: string
-  /** False while it waits to be sent. */
-  sent: boolean
-  /** Corrections that were made to it; more than one are rivals, and the last holds. */
-  corrections: Entry[]
-}

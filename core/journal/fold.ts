@@ -1,10 +1,11 @@
 import { SLICES, type Kind, type SliceName, type Slices } from '../entries'
-import type { EntryKind } from '../entries/kind'
+import type { EntryKind } from '../entries'
 import { InputError, readCircuit } from '../circuit'
 import type { PedalReadings } from '../estimate'
 import { withMeasured, withRoute, type Installation } from '../installation'
 import { timeline, type Standing, type Timeline } from './effective'
-import type { Entry, EntryOf, Held } from './entry'
+import type { Entry, EntryOf } from './entry'
+import type { Held } from '../entries'
 import { understood } from './understood'
 
 /** Present state of a job: the slices of its stages, and the history that they were folded from. */

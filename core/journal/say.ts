@@ -9,12 +9,14 @@ import {
 } from '../diagnosis'
 import {
   formatOf,
+  HELD_FOR,
   lengthInMm,
   numberIn,
   volumeInMm3,
   type LengthUnit,
   type UnitSystem,
   type VolumeUnit,
+  WORKSHOP_VOLUME,
 } from '../quantity'
 import { CAME_OUT, type CameOut, type Payloads, type Phase } from '../entries'
 
@@ -31,7 +33,7 @@ export interface SayContext {
 }
 export type Understood = { said: Said } | { problem: string }
 
-type Way = {
+type Phrase = {
   words: readonly string[]
   read: (rest: string, context: SayContext, word: string) => Understood
 }
@@ -47,7 +49,7 @@ const PRESENT = ['yes', 'there', 'wet', 'damp', 'drips', 'leaks', 'leaking', 'ba
 const ABSENT = ['no', 'dry', 'ok', 'good', 'fine', 'sound']
 const NOT_LOOKED = ['?', 'not looked', 'not looked at', 'unknown']
 
-const WAYS: Way[] = [
+const PHRASES: Phrase[] = [
   { words: ['top up', 'topup', 'topped up'], read: readTopUp },
   ...READINGS.map((kind) => ({ words: kind.words, read: readingReader(kind) })),
   ...FINDINGS.map((kind) => ({ words: kind.words, read: findingReader(kind) })),
@@ -84,7 +86,7 @@ export function understand(text: string, context: SayContext): Understood {
     if (strokes < 1 || strokes > 200) return { problem: 'Strokes: 1 to 200 in one cycle' }
     return understand(counted[2]!, { ...context, cycle: { ...context.cycle, strokes } })
   }
-  const fits = WAYS.flatMap((way) =>
+  const fits = PHRASES.flatMap((way) =>
     way.words
       .filter((word) => say === word || say.startsWith(`${word} `))
       .map((word) => ({ way, word })),
@@ -143,7 +145,7 @@ const problemOf = (rest: string, context: SayContext): string => {
 export function completions(text: string, most = 6): string[] {
   const say = spoken(text)
   if (say === '') return []
-  const all = ['note', ...WAYS.flatMap((way) => way.words)]
+  const all = ['note', ...PHRASES.flatMap((way) => way.words)]
   const starts = all.filter((word) => word.startsWith(say) && word !== say)
   const holds = all.filter((word) => !word.startsWith(say) && word.includes(say))
   const states = FINDINGS.flatMap((kind) =>
@@ -155,7 +157,7 @@ export function completions(text: string, most = 6): string[] {
 }
 
 /** Every word with which a statement can start. */
-export const subjects = (): string[] => ['note', ...WAYS.flatMap((way) => way.words)]
+export const subjects = (): string[] => ['note', ...PHRASES.flatMap((way) => way.words)]
 /** States of the findings that a subject names. */
 export const statesOf = (subject: string): string[] =>
   FINDINGS.filter((kind) => kind.words.includes(subject)).flatMap((kind) => [
@@ -165,7 +167,7 @@ export const statesOf = (subject: string): string[] =>
     ...ABSENT,
   ])
 
-function readingReader(kind: ReadingKind): Way['read'] {
+function readingReader(kind: ReadingKind): Phrase['read'] {
   const pattern = kind.over
     ? /^(-?[\d.,]+) ?(mm|cm|in|inch|")?(?: (?:in|over) ([\d.,]+) ?(s|sec|seconds|min|minutes|h|hours)?)?$/
     : /^(-?[\d.,]+) ?(mm|cm|in|inch|")?$/
@@ -189,7 +191,7 @@ function readingReader(kind: ReadingKind): Way['read'] {
     if (kind.over) {
       const count = match[3] === undefined ? kind.over : numberIn(match[3])
       const duration = count === null ? null : count * secondsPer(match[4])
-      if (duration === null || duration < 1 || duration > 604_800)
+      if (duration === null || duration < HELD_FOR.min || duration > HELD_FOR.max)
         return { problem: `${kind.label}: the hold lasts 1 s to 7 days` }
       payload.duration = duration
     }
@@ -200,7 +202,7 @@ function readingReader(kind: ReadingKind): Way['read'] {
 /** “Hangs or creeps up”, and either half of it. */
 const either = (state: string): string[] => [state, ...state.split(/,? or /)]
 
-function findingReader(kind: Finding): Way['read'] {
+function findingReader(kind: Finding): Phrase['read'] {
   return (rest, { phase }, word) => {
     // A subject that is a state by itself needs no other: “dark”.
     const said = rest === '' && word === kind.present ? word : rest
@@ -218,7 +220,7 @@ function findingReader(kind: Finding): Way['read'] {
   }
 }
 
-function conditionReader(kind: NeedKind): Way['read'] {
+function conditionReader(kind: NeedKind): Phrase['read'] {
   return (rest) => {
     const holds = ['', 'yes', 'here', 'ok'].includes(rest)
     if (!holds && !['no', 'not', 'gone', 'away'].includes(rest))
@@ -227,7 +229,7 @@ function conditionReader(kind: NeedKind): Way['read'] {
   }
 }
 
-function cycleReader(cameOut: CameOut): Way['read'] {
+function cycleReader(cameOut: CameOut): Phrase['read'] {
   return (rest, { cycle, units }) => {
     const match = /^(?:(dark|fresh) ?)?(?:([\d.,]+) ?(ml|cl|fl oz|oz)?)?$/.exec(rest)
     const amount = match?.[2] === undefined ? undefined : numberIn(match[2])
@@ -237,8 +239,10 @@ function cycleReader(cameOut: CameOut): Way['read'] {
     if (match[1] === 'dark' || match[1] === 'fresh') payload.colour = match[1]
     if (amount !== undefined) {
       payload.bottle = volumeInMm3(amount, volumeUnit(match[3], units))
-      if (payload.bottle > 2_000_000)
-        return { problem: `In the bottle: at most ${formatOf(units).volume(2_000_000)} in one cycle` }
+      if (payload.bottle > WORKSHOP_VOLUME.max)
+        return {
+          problem: `In the bottle: at most ${formatOf(units).volume(WORKSHOP_VOLUME.max)} in one cycle`,
+        }
     }
     return { said: { kind: 'bleedCycle', payload } }
   }
@@ -250,7 +254,8 @@ function readTopUp(rest: string, { units }: SayContext): Understood {
   if (!match || amount === null) return { problem: 'Top-up: say how much, or nothing' }
   if (amount === undefined) return { said: { kind: 'topUp', payload: {} } }
   const volume = volumeInMm3(amount, volumeUnit(match[2], units))
-  if (volume > 2_000_000) return { problem: `Top-up: at most ${formatOf(units).volume(2_000_000)}` }
+  if (volume > WORKSHOP_VOLUME.max)
+    return { problem: `Top-up: at most ${formatOf(units).volume(WORKSHOP_VOLUME.max)}` }
   return { said: { kind: 'topUp', payload: { volume } } }
 }
 

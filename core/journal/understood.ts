@@ -1,5 +1,5 @@
 import { KINDS, type Kind } from '../entries'
-import type { EntryKind } from '../entries/kind'
+import type { EntryKind } from '../entries'
 import type { Format } from '../quantity'
 import type { Entry } from './entry'
 

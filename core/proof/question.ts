@@ -1,10 +1,10 @@
 import {
   SHOP_COSTS,
-  USUAL_SCHOOL,
+  USUAL_POLICY,
   type Evidence,
   type FindingId,
   type Question,
-  type School,
+  type Policy,
   type ShopCosts,
 } from '../diagnosis'
 import { conditionsOf, type JobState } from '../journal'
@@ -26,11 +26,11 @@ export const questionOf = (
   evidence: Evidence,
   state: JobState,
   stops: readonly OpenStop[],
-  settings: (ShopCosts & { school: School }) | null = null,
+  settings: (ShopCosts & { school: Policy }) | null = null,
 ): Question => ({
   evidence,
   conditions: conditionsOf(state),
   stops: barredBy(stops),
   costs: settings ?? SHOP_COSTS,
-  school: settings?.school ?? USUAL_SCHOOL,
+  school: settings?.school ?? USUAL_POLICY,
 })

@@ -4,11 +4,11 @@ import type { Format } from '../quantity'
 import { PROOF_CHECKS } from './rules'
 
 /** A reason with its figures as numbers; what is not kept is nothing. */
-type Told = VerdictReason &
+type Figures = VerdictReason &
   Required<Pick<VerdictReason, 'figure' | 'limit' | 'low' | 'high' | 'wanted'>>
 
 /** What a rule's reason says, well and not. */
-const SENTENCES: Record<string, (reason: Told, good: boolean, f: Format) => string> = {
+const SENTENCES: Record<string, (reason: Figures, good: boolean, f: Format) => string> = {
   rodClearance: ({ figure, code }, good, f) => {
     if (good) return `Rod clear of the piston by ${f.length(figure)}`
     if (code === 'felt')

@@ -1,4 +1,5 @@
 /** Units where people read and type. Inside the core everything is mm, mm², mm³, N, MPa, s. */
+export { ANY_FIGURE, HELD_FOR, WORKSHOP_VOLUME } from './bounds'
 export { formatOf, type Format } from './format'
 export {
   displayUnit,

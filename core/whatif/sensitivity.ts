@@ -1,4 +1,4 @@
-import { InputError, peakForce, solveCircuit, type Circuit } from '../circuit'
+import { InputError, numberAtPath, peakForce, solveCircuit } from '../circuit'
 import type { Installation } from '../installation'
 import { applyChanges, type Change } from './change'
 import { REMEDIES } from './remedies'
@@ -117,7 +117,7 @@ function slopesOf(installation: Installation): Slope[] {
     return after && solveCircuit(after.circuit).reserve
   }
   return STEPS.flatMap(([field, step]): Slope[] => {
-    const value = numberAt(installation.circuit, field)
+    const value = numberAtPath(installation.circuit, field)
     if (value === null) return []
     const by = step / 20
     const above = reserveWith(field, value + by)
@@ -128,10 +128,4 @@ function slopesOf(installation: Installation): Slope[] {
     const perUnit = below === null ? (above - here) / by : (above - below) / (2 * by)
     return [{ field, perUnit, step, perStep: perUnit * step }]
   })
-}
-
-function numberAt(circuit: Circuit, path: string): number | null {
-  let node: unknown = circuit
-  for (const name of path.split('.')) node = (node as Record<string, unknown> | undefined)?.[name]
-  return typeof node === 'number' ? node : null
 }

@@ -31,14 +31,16 @@ export function troubleOf(error: unknown): Trouble | null {
       return 'taken'
     case NODE_NOT_READY:
       return 'away'
+    default:
+      return isAway(error) ? 'away' : null
   }
-  const away =
-    error instanceof ConnectionError ||
-    error instanceof ConnectionAcquireTimeoutError ||
-    error instanceof SettingsError ||
-    isLostConnection(error)
-  return away ? 'away' : null
 }
+
+const isAway = (error: unknown): boolean =>
+  error instanceof ConnectionError ||
+  error instanceof ConnectionAcquireTimeoutError ||
+  error instanceof SettingsError ||
+  isLostConnection(error)
 
 /** The database's own error number, where it gave one. */
 export function numberOf(error: unknown): number | undefined {

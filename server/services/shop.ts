@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import type { Shop, ShopSettingsBody } from '../../contract'
 import {
   SHOP_COSTS,
-  USUAL_SCHOOL,
+  USUAL_POLICY,
   type FaultId,
   type ModelRecord,
   type ShopRecord,
@@ -15,7 +15,7 @@ const ONLY = 1
 const FIRST_DAY = new Date('1970-01-01T00:00:00.000Z')
 const usual = (): ShopSettingsBody => ({
   ...SHOP_COSTS,
-  school: { ...USUAL_SCHOOL },
+  school: { ...USUAL_POLICY },
   recordSince: null,
 })
 

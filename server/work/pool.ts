@@ -3,7 +3,7 @@ import { dirname, join } from 'node:path'
 import { Worker } from 'node:worker_threads'
 import { Refusal } from '../services/refusal'
 import type { Answer, Question, WorkName } from './questions'
-import type { Asked, Told } from './thread'
+import type { Asked, Answered } from './thread'
 
 /** One core is left to the server's own thread. */
 const MOST_THREADS = Math.max(1, availableParallelism() - 1)
@@ -67,7 +67,7 @@ function begin(): Thread {
   const thread: Thread = { worker: new Worker(script()), doing: null, timer: undefined }
   threads.push(thread)
   thread.worker.unref()
-  thread.worker.on('message', (told: Told) => {
+  thread.worker.on('message', (told: Answered) => {
     clearTimeout(thread.timer)
     const { doing } = thread
     thread.doing = null

@@ -9,7 +9,7 @@ import {
   readingKind,
   repairWords,
   type Knowledge,
-  type School,
+  type Policy,
   type ShopCosts,
   type ShopRecord,
 } from '../../core/diagnosis'
@@ -22,7 +22,7 @@ export interface LookQuestion {
   entries: readonly Entry[]
   /** As the job has it. */
   installation: Installation
-  settings: ShopCosts & { school: School }
+  settings: ShopCosts & { school: Policy }
   record: ShopRecord
   model: string
 }

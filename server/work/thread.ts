@@ -7,10 +7,10 @@ export interface Asked {
   name: WorkName
   question: unknown
 }
-export type Told = { id: number; answer: unknown } | { id: number; failed: string }
+export type Answered = { id: number; answer: unknown } | { id: number; failed: string }
 
 parentPort?.on('message', ({ id, name, question }: Asked) => {
-  const told = (): Told => {
+  const told = (): Answered => {
     try {
       return { id, answer: WORK[name](question as never) }
     } catch (error) {

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import type { Shop, Vehicle } from '../../contract'
-import { SHOP_COSTS, USUAL_SCHOOL, type FaultId } from '../../core/diagnosis'
+import { SHOP_COSTS, USUAL_POLICY, type FaultId } from '../../core/diagnosis'
 import { fromArchetype } from '../../core/installation'
 import type { Payloads } from '../../core/journal'
 import { anEntry, aPerson, call, newId, refused } from './client'
 
-const usual = { ...SHOP_COSTS, school: USUAL_SCHOOL, recordSince: null }
+const usual = { ...SHOP_COSTS, school: USUAL_POLICY, recordSince: null }
 const shop = async () => (await call<Shop>('GET', '/shop')).body
 
 /** A job on a new vehicle of a model, closed with a verdict and a cause. */
@@ -59,7 +59,7 @@ describe('the shop', () => {
   it.each([
     ['/hourlyRate', { ...usual, hourlyRate: -1 }],
     ['/comeback', { ...usual, comeback: 2_000_000 }],
-    ['/school/scope', { ...usual, school: { ...USUAL_SCHOOL, scope: 'everything' } }],
+    ['/school/scope', { ...usual, school: { ...USUAL_POLICY, scope: 'everything' } }],
     ['/recordSince', { ...usual, recordSince: 'yesterday' }],
     ['/colour', { ...usual, colour: 'green' }],
   ])('refuses %s out of its bounds and keeps what it had', async (path, body) => {

@@ -4,7 +4,7 @@ import {
   priorsFrom,
   readingKind,
   SHOP_COSTS,
-  USUAL_SCHOOL,
+  USUAL_POLICY,
 } from '../../core/diagnosis'
 import { chanceWords } from '../../core/words'
 import type { BenchJob, Page as List, Shop } from '../../contract'
@@ -115,5 +115,5 @@ test('the shop’s prices and ways are kept, and its record is shown and begun a
   await page.getByRole('button', { name: 'Keep' }).click()
   await page.getByRole('button', { name: 'Only what is proven' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'way is kept' })).toBeVisible()
-  expect((await get<Shop>('/shop')).settings).toMatchObject({ ...SHOP_COSTS, school: USUAL_SCHOOL })
+  expect((await get<Shop>('/shop')).settings).toMatchObject({ ...SHOP_COSTS, school: USUAL_POLICY })
 })

@@ -2,7 +2,15 @@ import { ESLint } from 'eslint'
 import { describe, expect, it } from 'vitest'
 import { root } from '../../scripts/packages.mjs'
 
-const eslint = new ESLint({ cwd: root })
+/** Planted files are in no program, so that rules that ask for types are left out. */
+const untyped = {
+  languageOptions: { parserOptions: { project: null } },
+  rules: {
+    '@typescript-eslint/no-floating-promises': 'off',
+    '@typescript-eslint/switch-exhaustiveness-check': 'off',
+  },
+} as const
+const eslint = new ESLint({ cwd: root, overrideConfig: untyped })
 const refused = async (code: string, filePath: string) => {
   const [result] = await eslint.lintText(code, { filePath })
   return result!.messages.map(({ ruleId }) => ruleId)
@@ -13,6 +21,9 @@ describe('the arrows between folders', () => {
     ['core/circuit/planted.ts', `import { x } from '../../contract'\nexport const y = x\n`],
     ['core/circuit/planted.ts', `import { x } from '../../server/services/jobs'\nexport const y = x\n`],
     ['core/circuit/planted.ts', `import { ref } from 'vue'\nexport const y = ref(1)\n`],
+    ['core/circuit/planted.ts', `import { x } from 'lodash'\nexport const y = x\n`],
+    ['core/circuit/planted.ts', `import { x } from '../journal/fold'\nexport const y = x\n`],
+    ['demo/planted.ts', `import { x } from '../contract/entry'\nexport const y = x\n`],
     [
       'core/circuit/planted.ts',
       `import { readFileSync } from 'node:fs'\nexport const y = readFileSync\n`,
@@ -37,8 +48,28 @@ describe('the arrows between folders', () => {
     ['app/composables/planted.ts', `import { x } from '~~/core/circuit'\nexport const y = x\n`],
     ['server/services/planted.ts', `import { x } from '../../contract'\nexport const y = x\n`],
     ['contract/planted.ts', `import { x } from '../core/journal'\nexport const y = x\n`],
+    ['core/circuit/planted.ts', `import { x } from '../run'\nexport const y = x\n`],
+    ['core/journal/planted.ts', `import { x } from 'fastest-levenshtein'\nexport const y = x\n`],
   ])('%s may: %s', async (file, code) => {
     expect(await refused(code, file)).toEqual([])
+  })
+
+  it('see a promise that nobody waits for, and a case that nobody thought of', async () => {
+    const typed = new ESLint({ cwd: root, overrideConfig: { rules: {} } })
+    const code = `declare const state: 'present' | 'absent'
+const later = async () => state
+later()
+switch (state) {
+  case 'present':
+    break
+}
+export {}
+`
+    // In the place of a file that is in the program.
+    const [result] = await typed.lintText(code, { filePath: 'core/run.ts' })
+    const rules = result!.messages.map(({ ruleId }) => ruleId)
+    expect(rules).toContain('@typescript-eslint/no-floating-promises')
+    expect(rules).toContain('@typescript-eslint/switch-exhaustiveness-check')
   })
 
   it('keep clock and chance out of the core', async () => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { HELD_FOR } from '~~/core/quantity'
 import type { Phase } from '~~/core/journal'
 import { readingKind, type ReadingName } from '~~/core/diagnosis'
 import { numberIn } from '~~/core/quantity'
@@ -20,8 +21,7 @@ const problem = computed(() => {
   if (text.value.trim() === '') return ''
   if (numberIn(text.value) === null) return `“${text.value}” is no number`
   if (typedWithin(text.value, kind.unit, kind) === null) return boundsIn(kind, kind.unit)
-  if (kind.over && readWithin(time.value, { min: 1, max: 604_800 }) === null)
-    return 'Seconds: 1 to 604 800'
+  if (kind.over && readWithin(time.value, HELD_FOR) === null) return 'Seconds: 1 to 604 800'
   return ''
 })
 

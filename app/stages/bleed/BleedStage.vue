@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { WORKSHOP_VOLUME } from '~~/core/quantity'
 import { strokeVolume } from '~~/core/circuit'
 import { CAME_OUT, METHODS, type CameOut } from '~~/core/journal'
 import { LIMITS } from '~~/core/proof'
@@ -12,8 +13,7 @@ const colour = ref<'dark' | 'fresh' | ''>('')
 const amount = ref('')
 useRetyping(bottle, () => 'mm³')
 useRetyping(amount, () => 'mm³')
-/** mm³; in one go. */
-const VOLUME = { min: 0, max: 2_000_000 }
+const VOLUME = WORKSHOP_VOLUME
 
 const bleed = computed(() => state.value.bleed)
 const now = computed(() =>

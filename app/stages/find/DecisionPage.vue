@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { decisionReasonWords } from '~~/core/journal'
-import { faultKind, SCHOOL_FIGURES, USUAL_SCHOOL, type School } from '~~/core/diagnosis'
+import { faultKind, POLICY_FIGURES, USUAL_POLICY, type Policy } from '~~/core/diagnosis'
 
 /** Both or one, replace or rebuild, bleed or part first: the schools with their costs, and the choice as an entry. */
 const { id, state, file } = useJob()
@@ -9,11 +9,11 @@ const shop = useShopStore()
 onMounted(() => (watched.value = true))
 onBeforeUnmount(() => (watched.value = false))
 
-const preferred = computed(() => shop.settings?.school ?? USUAL_SCHOOL)
+const preferred = computed(() => shop.settings?.school ?? USUAL_POLICY)
 const standing = computed(() => state.value.decision)
 /** What is being weighed; null until something is tapped. */
-const draft = ref<School | null>(null)
-const chosen = computed<School>(() => {
+const draft = ref<Policy | null>(null)
+const chosen = computed<Policy>(() => {
   if (draft.value) return draft.value
   if (standing.value) {
     const { scope, way, first } = standing.value.payload
@@ -21,8 +21,8 @@ const chosen = computed<School>(() => {
   }
   return preferred.value
 })
-const pick = <K extends keyof School>(question: K) =>
-  computed<School[K]>({
+const pick = <K extends keyof Policy>(question: K) =>
+  computed<Policy[K]>({
     get: () => chosen.value[question],
     set: (value) => (draft.value = { ...chosen.value, [question]: value }),
   })
@@ -84,21 +84,21 @@ const pitted = computed(() => evidence.value.findings.borePitted)
       <p v-if="pitted === 'present'" class="font-semibold">
         The opened bore is pitted: that cylinder is renewed, never rebuilt.
       </p>
-      <SchoolQuestion
+      <PolicyQuestion
         v-model="scope"
         title="Both or one, and the hose?"
         :words="SCOPE_WORDS"
         :choice="told.schools.scope"
         :preferred="preferred.scope"
       />
-      <SchoolQuestion
+      <PolicyQuestion
         v-model="way"
         title="Renew or rebuild?"
         :words="WAY_WORDS"
         :choice="told.schools.way"
         :preferred="preferred.way"
       />
-      <SchoolQuestion
+      <PolicyQuestion
         v-model="first"
         title="Bleed first, or the part first?"
         :words="FIRST_WORDS"
@@ -133,7 +133,7 @@ const pitted = computed(() => evidence.value.findings.borePitted)
       </details>
       <p class="text-[0.9rem] text-soft">
         In all: parts, hands at the shop’s rate, and what comes back times its chance.
-        {{ SCHOOL_FIGURES.companionFails.reason }} {{ SCHOOL_FIGURES.rebuiltFails.reason }} All of it is
+        {{ POLICY_FIGURES.companionFails.reason }} {{ POLICY_FIGURES.rebuiltFails.reason }} All of it is
         judgement; a sound bore that was seen counts for more than any of it.
       </p>
     </template>

@@ -4,7 +4,7 @@ import { faultKind, findingKind, readingKind, type Report } from '~~/core/diagno
 /** The best look now: how it is done, what each answer would change, and its answer in one tap. */
 const { told } = useDiagnosis()
 const { file } = useJob()
-type Look = Report['looks'][number]
+type ShownLook = Report['looks'][number]
 const OFFERED = 4
 
 /** A look that was asked for instead of the first, until it is answered. */
@@ -14,7 +14,7 @@ const wanted = ref(false)
 const looks = computed(() => told.value?.looks.slice(0, OFFERED) ?? [])
 const look = computed(() => looks.value.find(({ id }) => id === asked.value) ?? looks.value[0] ?? null)
 const others = computed(() => looks.value.filter((one) => one !== look.value))
-const label = (one: Look) =>
+const label = (one: ShownLook) =>
   one.kind === 'finding' ? findingKind(one.id).label : readingKind(one.id).label
 const about = computed(() => {
   if (!look.value) return null
@@ -87,7 +87,7 @@ async function say(state: 'present' | 'absent') {
   <section v-else-if="look && about" aria-labelledby="next-look" class="border-l-4 border-amber pl-4">
     <div class="flex flex-wrap items-baseline gap-x-3">
       <h2 id="next-look" class="grow text-[1.1rem]">
-        <span class="font-normal text-soft">Look next: </span
+        <span class="font-normal text-soft">ShownLook next: </span
         ><span data-next-look :data-id="look.id">{{ label(look) }}</span>
       </h2>
       <p class="text-[0.95rem] text-soft" :title="'Expected fall of the entropy of the causes'">

@@ -34,7 +34,7 @@ export const CYLINDERS = [
     place: 'master',
     hydraulic: true,
     prior: [0.033, 'As common as a bypass, and seen sooner.'],
-    severities: SEVERITIES.leak,
+    severities: SEVERITIES.background,
     shows: [
       ['losesFluid', 0.6, 'It goes into the carpet.'],
       ['low', 0.3, 'A level that fell lets air in.'],
@@ -115,7 +115,7 @@ export const CYLINDERS = [
     hydraulic: true,
     only: 'external',
     prior: [0.036, 'Hangs low in the dirt; the first to go on many.'],
-    severities: SEVERITIES.leak,
+    severities: SEVERITIES.background,
     shows: [
       ['losesFluid', 0.55, 'It drips off the gearbox.'],
       ['low', 0.4, 'It lets air in on the way back.'],
@@ -143,7 +143,7 @@ export const CYLINDERS = [
     hydraulic: true,
     only: 'external',
     prior: [0.006, 'Only where its nose reaches inside.'],
-    severities: SEVERITIES.leak,
+    severities: SEVERITIES.background,
     shows: [
       ['losesFluid', 0.65, 'Nothing is seen outside.'],
       ['soft', 0.4, 'It lets air in on the way back.'],
@@ -167,7 +167,7 @@ export const CYLINDERS = [
     hydraulic: true,
     only: 'concentric',
     prior: [0.045, 'Its seal runs in clutch dust; it is the usual end of one.'],
-    severities: SEVERITIES.leak,
+    severities: SEVERITIES.background,
     shows: [
       ['losesFluid', 0.65, 'Nothing is seen outside.'],
       ['soft', 0.4, 'It lets air in on the way back.'],

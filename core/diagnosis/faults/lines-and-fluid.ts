@@ -26,7 +26,7 @@ export const LINES_AND_FLUID = [
     place: 'outlet',
     hydraulic: true,
     prior: [0.007, 'After the line was off.'],
-    severities: SEVERITIES.leak,
+    severities: SEVERITIES.background,
     shows: [
       ['losesFluid', 0.5, 'It runs down the bulkhead.'],
       ['soft', 0.35, 'A union that leaks draws air as well.'],
@@ -51,7 +51,7 @@ export const LINES_AND_FLUID = [
     place: 'slaveUnion',
     hydraulic: true,
     prior: [0.009, 'Salt, a washer used twice.'],
-    severities: SEVERITIES.leak,
+    severities: SEVERITIES.background,
     shows: [
       ['losesFluid', 0.5, 'It drips off the gearbox.'],
       ['soft', 0.35, 'A union that leaks draws air as well.'],
@@ -99,7 +99,7 @@ export const LINES_AND_FLUID = [
     hydraulic: true,
     only: 'bleeder',
     prior: [0.006, 'A pitted seat, a thread that was forced.'],
-    severities: SEVERITIES.leak,
+    severities: SEVERITIES.background,
     shows: [
       ['losesFluid', 0.4, 'It drips off the gearbox.'],
       ['soft', 0.35, 'It draws air on the way up.'],
@@ -118,7 +118,7 @@ export const LINES_AND_FLUID = [
     place: 'pipe',
     hydraulic: true,
     prior: [0.006, 'Salt, a clip that is gone.'],
-    severities: SEVERITIES.leak,
+    severities: SEVERITIES.background,
     shows: [
       ['losesFluid', 0.6, 'It runs down the bulkhead or frame.'],
       ['soft', 0.3, 'It draws air on the way up.'],
@@ -140,7 +140,7 @@ export const LINES_AND_FLUID = [
     hydraulic: true,
     only: 'hose',
     prior: [0.009, 'It bends with every movement of the gearbox.'],
-    severities: SEVERITIES.leak,
+    severities: SEVERITIES.background,
     shows: [
       ['losesFluid', 0.55, 'It drips off the gearbox.'],
       ['soft', 0.35, 'A tired hose swells and draws.'],

@@ -66,7 +66,7 @@ export const SEVERITIES = {
     ['plain', 0.4, { bypass: 8 }, 'A hand’s breadth in some minutes.'],
     ['fast', 0.25, { bypass: 40 }, 'Down while one waits at a light.'],
   ),
-  leak: classes(
+  background: classes(
     0.6,
     ['seeps', 0.45, { loss: 0.3, standing: 20 }, 'Damp; a top-up in months.'],
     ['steady', 0.35, { loss: 3, standing: 150 }, 'Wet; a top-up each week.'],

@@ -51,7 +51,7 @@ export interface FindingKind {
   /** Looked at only once that other finding is present: else there is nothing to look at. */
   after?: string
   /** Chance that it is there though no fault of the table makes it so, and why. */
-  leak: readonly [chance: number, reason: string]
+  background: readonly [chance: number, reason: string]
   /** How it is said on the say-line. */
   words: string[]
   caution?: string

@@ -13,15 +13,15 @@ export type Way = (typeof WAYS)[number]
 export const FIRSTS = ['part', 'bleed'] as const
 export type First = (typeof FIRSTS)[number]
 
-export interface School {
+export interface Policy {
   scope: Scope
   way: Way
   first: First
 }
-export const USUAL_SCHOOL: School = { scope: 'proven', way: 'replace', first: 'part' }
+export const USUAL_POLICY: Policy = { scope: 'proven', way: 'replace', first: 'part' }
 
 /** Figures behind the schools, each judgement with its reason. */
-export const SCHOOL_FIGURES = {
+export const POLICY_FIGURES = {
   /** Chance within a year that a cylinder as old as one that failed fails too. */
   companionFails: { chance: 0.2, reason: 'Same age, same fluid; seen one in five.' },
   hoseFails: { chance: 0.1, reason: 'Rubber of that age, less often than seals.' },
@@ -46,7 +46,7 @@ export interface Option {
   refused: string | null
 }
 
-export interface SchoolChoice<T extends string> {
+export interface PolicyChoice<T extends string> {
   options: Readonly<Record<T, Option>>
   /** What the figures favour here, and why. */
   favoured: T
@@ -55,20 +55,20 @@ export interface SchoolChoice<T extends string> {
   why: string
 }
 
-export interface Schools {
-  scope: SchoolChoice<Scope>
-  way: SchoolChoice<Way>
-  first: SchoolChoice<First>
+export interface Policies {
+  scope: PolicyChoice<Scope>
+  way: PolicyChoice<Way>
+  first: PolicyChoice<First>
   /** Best repairs by the posterior alone. */
   best: Decision
 }
 
-export interface SchoolsInput {
+export interface PoliciesInput {
   knowledge: Knowledge
   found: Posterior
   costs: ShopCosts
   /** What is preferred for the other questions while one is weighed. */
-  school?: School
+  school?: Policy
   /** A bore that was seen pitted is not rebuilt. */
   borePitted?: boolean
   /** A leak can be seen. */
@@ -80,8 +80,8 @@ const AIRS: readonly FaultId[] = ['airFromWork', 'airLowLevel']
 const CYLINDERS = ['master', 'slave', 'concentric']
 
 /** Weighs the schools on this vehicle, from how likely each fault now is. */
-export function schools(input: SchoolsInput): Schools {
-  const { knowledge, found, costs, school = USUAL_SCHOOL } = input
+export function weighPolicies(input: PoliciesInput): Policies {
+  const { knowledge, found, costs, school = USUAL_POLICY } = input
   const till = tillOf(knowledge, costs)
   const likely = likelySets(found)
   const best = till.best(likely, found.sets)
@@ -97,15 +97,15 @@ export function schools(input: SchoolsInput): Schools {
     const has = (id: string) => repairs.some((one) => one.id === id)
     let spared = 1
     for (const id of ['master', slave.id])
-      if (!has(id)) spared *= 1 - SCHOOL_FIGURES.companionFails.chance
+      if (!has(id)) spared *= 1 - POLICY_FIGURES.companionFails.chance
     const hose = knowledge.faults.some(({ id }) => id === 'hoseLeak')
-    if (hose && !has('hose')) spared *= 1 - SCHOOL_FIGURES.hoseFails.chance
+    if (hose && !has('hose')) spared *= 1 - POLICY_FIGURES.hoseFails.chance
     return 1 - spared
   }
   function option(repairs: readonly Repair[], way: Way, refused: string | null = null): Option {
     const rebuilt = way === 'rebuild' ? repairs.filter(({ id }) => CYLINDERS.includes(id)) : []
     const { minutes, money } = costOf(repairs)
-    const { kit, rebuiltFails } = SCHOOL_FIGURES
+    const { kit, rebuiltFails } = POLICY_FIGURES
     const spentMinutes = minutes + rebuilt.length * kit.minutes
     const spent = rebuilt.reduce((sum, one) => sum - one.money * (1 - kit.share), money)
     const { comebackRisk: missed, expectedCost, price } = weigh(repairs)
@@ -160,7 +160,7 @@ export function schools(input: SchoolsInput): Schools {
 
 /** One bleed and a watch; the parts only if it comes back to that. */
 function bleedFirst(
-  { costs, visibleLeak, found, knowledge }: SchoolsInput,
+  { costs, visibleLeak, found, knowledge }: PoliciesInput,
   ids: ReadonlySet<string>,
   parts: Option,
   left: number,
@@ -170,7 +170,7 @@ function bleedFirst(
     (sum, { id }, i) => (AIRS.includes(id) ? sum + found.marginals[i]! : sum),
     0,
   )
-  const cures = (1 - left) * SCHOOL_FIGURES.bleedClears.chance
+  const cures = (1 - left) * POLICY_FIGURES.bleedClears.chance
   const price = BLEED.money + (BLEED.minutes / 60) * costs.hourlyRate
   return {
     repairs: [bleed],
@@ -192,10 +192,10 @@ const SAME = 0.03
 
 /** The cheapest way that may be gone; the preferred one where it costs the same. */
 function choice<T extends Scope | Way | First>(
-  question: keyof School,
+  question: keyof Policy,
   options: Readonly<Record<T, Option>>,
   preferred: T,
-): SchoolChoice<T> {
+): PolicyChoice<T> {
   const names = Object.keys(options) as T[]
   const allowed = names.filter((name) => options[name].refused === null)
   let cheapest = allowed[0] ?? names[0]!
@@ -221,7 +221,7 @@ const WHY: Record<Scope | Way | First, string> = {
 
 /** Which answer to one of the questions the figures favoured. */
 export interface Favoured {
-  question: keyof School
+  question: keyof Policy
   favoured: Scope | Way | First
   same: boolean
 }

@@ -5,12 +5,12 @@ import { diagnose } from './diagnose'
 import type { Evidence } from './evidence'
 import { knowledgeOf } from './knowledge'
 import { SHOP_COSTS } from './repairs'
-import { schools, USUAL_SCHOOL, type Option } from './schools'
+import { weighPolicies, USUAL_POLICY, type Option } from './policies'
 
 describe('the schools', () => {
   const knowledge = knowledgeOf(fromArchetype('small-car'))
-  const weighed = (more: Partial<Evidence>, extra: Partial<Parameters<typeof schools>[0]> = {}) =>
-    schools({
+  const weighed = (more: Partial<Evidence>, extra: Partial<Parameters<typeof weighPolicies>[0]> = {}) =>
+    weighPolicies({
       knowledge,
       found: diagnose(knowledge, evidenceWith(more)).found,
       costs: SHOP_COSTS,
@@ -73,7 +73,7 @@ describe('the schools', () => {
         levelLow: 'absent',
       },
     }
-    const { first } = weighed(air, { school: { ...USUAL_SCHOOL, scope: 'all' } })
+    const { first } = weighed(air, { school: { ...USUAL_POLICY, scope: 'all' } })
     expect(first.favoured).toBe('bleed')
     expect(first.options.bleed.minutes).toBe(40)
   })
