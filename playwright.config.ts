@@ -5,8 +5,9 @@ export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/setup.ts',
   globalTeardown: './tests/e2e/teardown.ts',
-  // One server that a test may kill: one test after the other.
-  workers: 1,
+  // Each worker has a server of its own, which a test may kill, and data of its own for each test.
+  workers: 2,
+  fullyParallel: true,
   retries: 0,
   timeout: 120_000,
   expect: { timeout: 15_000 },

@@ -7,7 +7,7 @@ import { useFollowing } from '~/sync/following'
 import { useOpened } from '~/sync/opened'
 
 /** A job with its vehicle: its entries, the state they fold into, who else is here, and filing. */
-function openJob(id: string) {
+export function openJob(id: string) {
   const journal = useJournalStore()
   const person = usePersonStore()
   const subject = { type: 'job', id } as const
@@ -69,7 +69,7 @@ function openJob(id: string) {
 }
 
 /** What a job's entries mean on its circuit: the installation as kept and as drawn, figures, proof and stops. */
-function figuresOf({ entries, vehicleEntries, state, slices, file }: OpenJob) {
+export function figuresOf({ entries, vehicleEntries, state, slices, file }: OpenJob) {
   const ofVehicle = computed(() => installationFrom(vehicleEntries.value))
   const kept = computed(() => installationFrom(entries.value, ofVehicle.value))
   const routing = useRouting(kept, file)

@@ -68,6 +68,20 @@ describe('routing by hand', () => {
     expect(filed).toEqual([])
   })
 
+  it('a hand that goes on while the last move is filed keeps what it draws', async () => {
+    const { base, filed, routing } = history()
+    routing.move(2, { height: 300 })
+    const filing = routing.keep()
+    routing.move(2, { height: 410 })
+    await filing
+    expect(base.value!.route[2]!.height).toBe(300)
+    expect(routing.draft.value).not.toBeNull()
+    expect(routing.shown.value!.route[2]!.height).toBe(410)
+    await routing.keep()
+    expect(filed).toHaveLength(2)
+    expect(base.value!.route[2]!.height).toBe(410)
+  })
+
   it('what could not be filed does not stay on the screen', async () => {
     const { base, refuse, routing } = history()
     refuse.value = true

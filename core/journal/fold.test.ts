@@ -115,6 +115,21 @@ describe('corrections', () => {
     expect(state.notes).toEqual([])
   })
 
+  it('only an earlier entry can be taken back: a withdrawal of itself, or of what comes later, does nothing', () => {
+    const ahead = entry(1, 'withdrawal', {}, { withdraws: id(2) })
+    const note = entry(2, 'note', { words: 'stays' })
+    const itself = entry(3, 'withdrawal', {}, { withdraws: id(3) })
+    const state = fold([ahead, note, itself])
+    expect(state.notes.map(({ payload }) => payload.words)).toEqual(['stays'])
+    expect(state.withdrawn.size).toBe(0)
+    // The same two the other way round: then it is taken back.
+    const after = fold([
+      entry(1, 'note', { words: 'goes' }),
+      entry(2, 'withdrawal', {}, { withdraws: id(1) }),
+    ])
+    expect(after.notes).toEqual([])
+  })
+
   it('a waiting entry comes after all that were sent, and is told apart', () => {
     const waiting = entry(0, 'measurement', reading('freeTravel', 30), { sequence: undefined })
     const held = fold([waiting, first]).readings.asFound.freeTravel!

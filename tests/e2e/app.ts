@@ -2,9 +2,12 @@ import { test as base, expect, type Page as BrowserPage } from '@playwright/test
 import type { BenchJob, Job, Page, Person, Vehicle, WithEntries } from '../../contract'
 import type { Installation } from '../../core/installation'
 import { installationFrom, type Entry } from '../../core/journal'
-import { runningSuite } from '../harness/running'
+import { loadDemo } from '../../demo/load'
+import { emptied, endServer, runningSuite, startSuite } from '../harness/running'
 
-const address = () => runningSuite('e2e').address
+/** Each worker has a server and a database of its own, which are filled anew for every test. */
+export const SUITE = `e2e${process.env.TEST_PARALLEL_INDEX ?? 0}`
+const address = () => runningSuite(SUITE).address
 export const url = (path: string): string => `${address()}${path}`
 export const get = async <T>(path: string): Promise<T> =>
   (await fetch(url(`/api${path}`))).json() as Promise<T>
@@ -28,8 +31,24 @@ export async function beSomebody(page: BrowserPage, look: 'paper' | 'lamp' = 'pa
   )
 }
 
-/** A page on which any error of the page's own fails the test. */
-export const test = base.extend({
+/** The demo's data as nobody has touched it yet, and a page on which any error of the page's own fails the test. */
+export const test = base.extend<{ data: void }, { server: void }>({
+  server: [
+    // eslint-disable-next-line no-empty-pattern -- the harness asks for a pattern
+    async ({}, use) => {
+      await startSuite(SUITE)
+      await use()
+      await endServer(SUITE)
+    },
+    { scope: 'worker', auto: true, timeout: 60_000 },
+  ],
+  data: [
+    async ({ server: _ }, use) => {
+      await emptied(SUITE, loadDemo)
+      await use()
+    },
+    { auto: true },
+  ],
   page: async ({ page }, use) => {
     const errors: string[] = []
     page.on('pageerror', (error) => errors.push(error.message))

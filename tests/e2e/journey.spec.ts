@@ -5,7 +5,7 @@ import { calibrationFrom, fold, type Entry } from '../../core/journal'
 import { judge, reasonWords } from '../../core/proof'
 import { formatOf, shown } from '../../core/quantity'
 import { killServer, restartServer } from '../harness/running'
-import { allSent, entriesOf, expect, figure, get, goTo, measure, test, url } from './app'
+import { allSent, entriesOf, expect, figure, get, goTo, measure, test, url, SUITE } from './app'
 
 /** The vehicle that is typed in below, built with the core alone. */
 const vehicle = (
@@ -106,12 +106,12 @@ test('from a soft pedal to a proven one, with the server killed on the way', asy
     await expect(figure(page, 'since')).toHaveText('0')
     await allSent(page)
 
-    await killServer('e2e')
+    await killServer(SUITE)
     await page.getByRole('button', { name: 'Few bubbles', exact: true }).click()
     await page.getByRole('button', { name: 'Clear', exact: true }).click()
     await expect(page.getByText('2 kept here, server away')).toBeVisible()
     await expect(figure(page, 'since')).toHaveText('6')
-    await restartServer('e2e')
+    await restartServer(SUITE)
     await allSent(page)
 
     await page.getByRole('button', { name: 'Topped up', exact: true }).click()

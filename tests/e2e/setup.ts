@@ -1,6 +1,8 @@
-import { loadDemo } from '../../demo/load'
-import { startSuite } from '../harness/running'
+import { ensureBuilt } from '../../scripts/build'
+import { testMariadb } from '../harness/running'
 
+/** The build and the database server that all workers share; each has a database and a web server of its own. */
 export default async function setup(): Promise<void> {
-  await startSuite('e2e', loadDemo)
+  await ensureBuilt()
+  await testMariadb()
 }

@@ -1,5 +1,5 @@
-import { stopSuite } from '../harness/running'
+import { testMariadb } from '../harness/running'
 
 export default async function teardown(): Promise<void> {
-  await stopSuite('e2e')
+  await (await testMariadb()).stop()
 }

@@ -2,7 +2,7 @@ import type { BrowserContext, Page } from '@playwright/test'
 import type { Person, Page as List } from '../../contract'
 import { balance, type Balancer } from '../harness/balancer'
 import { runningSuite, secondServer } from '../harness/running'
-import { entriesOf, expect, get, say, test } from './app'
+import { entriesOf, expect, get, say, test, SUITE } from './app'
 import { open } from './trial'
 
 const BROWSERS = 3
@@ -23,8 +23,8 @@ test('three browsers on one job, two servers, connections cut: all show the same
   test.setTimeout(180_000)
   const { id } = await open('small-car', ['soft'])
   const people = (await get<List<Person>>('/people')).items
-  const first = runningSuite('e2e')
-  let second = await secondServer('e2e')
+  const first = runningSuite(SUITE)
+  let second = await secondServer(SUITE)
   const ways: Balancer[] = []
   const contexts: BrowserContext[] = []
   const pages: Page[] = []
@@ -68,7 +68,7 @@ test('three browsers on one job, two servers, connections cut: all show the same
           if (n === 1) {
             const { port } = second
             await second.kill()
-            second = await secondServer('e2e', port)
+            second = await secondServer(SUITE, port)
           }
         }
       })()

@@ -121,7 +121,8 @@ test('wear, and the installation out to a file, in again, over to another vehicl
   await page.goto(url(`/vehicles/${van.vehicleId}/keep`))
   await page
     .getByRole('listitem')
-    .filter({ hasText: 'Pedal known good' })
+    .filter({ hasText: 'Installation set' })
+    .last()
     .getByRole('button', { name: 'Back to here' })
     .click()
   await expect(page.getByText('Back to that state')).toBeVisible()

@@ -118,12 +118,37 @@ export async function secondServer(
   return { address, port: own, kill, stop }
 }
 
+/** A suite's database emptied while its server runs, and filled again. */
+export async function emptied(
+  suite: string,
+  fill: (database: Database) => Promise<unknown>,
+): Promise<void> {
+  const database = openDatabase(runningSuite(suite).settings)
+  try {
+    // On one connection, for which the keys between tables are not looked at.
+    await database.sequelize.transaction(async (transaction) => {
+      const run = (sql: string) => database.sequelize.query(sql, { type: QueryTypes.RAW, transaction })
+      await run('SET foreign_key_checks = 0')
+      for (const table of TABLES) await run(`DELETE FROM ${table}`)
+      await run('SET foreign_key_checks = 1')
+    })
+    await fill(database)
+  } finally {
+    await database.sequelize.close()
+  }
+}
+const TABLES = ['entries', 'jobs', 'vehicles', 'people', 'shop', 'cues']
+
+/** Ends a suite's server; its database stays where it is. */
+export async function endServer(suite: string): Promise<void> {
+  if (!existsSync(stateFile(suite))) return
+  await killServer(suite, 'SIGTERM')
+  rmSync(stateFile(suite))
+}
+
 /** Ends a suite's server and the test database. */
 export async function stopSuite(suite: string): Promise<void> {
-  if (existsSync(stateFile(suite))) {
-    await killServer(suite, 'SIGTERM')
-    rmSync(stateFile(suite))
-  }
+  await endServer(suite)
   await (await testMariadb()).stop()
 }
 

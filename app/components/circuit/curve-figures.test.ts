@@ -26,9 +26,22 @@ describe('curves as rows', () => {
     const long = { ...circuit, pedal: { ...circuit.pedal, travel: 200 } }
     const curves = [long, circuit].map((one, i) => ({ name: `${i}`, curve: pressCurve(one, 41) }))
     expect(curveRows(curves, 'slaveTravel', 1).at(-1)!.values[1]!.down).toBeNull()
+    // At a jump the curve has two points at one pad travel; a row there has the figures beyond it.
     const curve = pressCurve(snapping, 41)
-    const [row] = curveRows([{ name: 'snap', curve: { ...curve, down: curve.down } }], 'slaveTravel', 1)
-    expect(row!.values[0]!.down).toBe(curve.down[0]!.slaveTravel)
+    const [down] = curve.jumps.down
+    const rows = curveRows([{ name: 'snap', curve }], 'slaveTravel', 1)
+    const there = rows.filter(({ padTravel }) => padTravel === down!.padTravel)
+    expect(there.map(({ values }) => values[0]!.down)).toEqual([down!.to, down!.to])
+    const pressures = curveRows([{ name: 'snap', curve }], 'pressure', 1)
+    const before = pressures[rows.indexOf(there[0]!) - 1]!.values[0]!.down!
+    expect(pressures[rows.indexOf(there[0]!)]!.values[0]!.down!).toBeLessThan(before)
+    // Coming up it has not fallen back yet there, and has at the pad where it does.
+    const [up] = curve.jumps.up
+    expect(there[0]!.values[0]!.up!).toBeGreaterThan(down!.from)
+    expect(up!.to).toBeLessThan(up!.from)
+    const at = (pad: number) => rows.filter(({ padTravel }) => padTravel <= pad).at(-1)!.values[0]!.up!
+    expect(at(up!.padTravel - 3)).toBeLessThanOrEqual(up!.to)
+    expect(at(up!.padTravel + 3)).toBeGreaterThanOrEqual(up!.from)
   })
 
   it('the clamp changes where the solution frees the disc', () => {
