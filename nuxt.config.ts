@@ -72,7 +72,7 @@ export default defineNuxtConfig({
         'font-src': ["'self'"],
         'form-action': ["'self'"],
         'frame-ancestors': ["'none'"],
-        'img-src': ["'self'", 'data:'],
+        'img-src': ["'self'", 'data:', 'blob:'],
         'object-src': ["'none'"],
         'script-src': ["'self'", "'strict-dynamic'", "'nonce-{{nonce}}'"],
         'script-src-attr': ["'none'"],

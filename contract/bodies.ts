@@ -86,6 +86,9 @@ export const LiveQuery = Type.Object(
   { after: Type.Optional(Type.String({ pattern: '^\\d{1,10}(\\.\\d{1,10})?$' })) },
   strict,
 )
+/** A photograph whole, or small enough for a list. */
+export const FileQuery = Type.Object({ size: Type.Optional(OneOf(['full', 'small'])) }, strict)
+export const ModelQuery = Type.Object({ model: Line(80) }, strict)
 export const IdPath = Type.Object({ id: Ulid }, strict)
 
 export type NewPersonBody = Static<typeof NewPerson>

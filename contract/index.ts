@@ -1,6 +1,7 @@
 /** What crosses a boundary: one schema each, its type derived from it or held equal to the core's. */
 export * from './bodies'
 export { JOB_FILTERS, type JobFilter } from './filters'
+export * from './files'
 export { checkEntry } from './check-entry'
 export { checkInstallationFile } from './check-installation'
 export { CueSchema, type Cue } from './cue'

@@ -29,6 +29,7 @@ function desk(type: 'job' | 'vehicle' = 'job') {
     path: '',
     name: computed(() => 'Van'),
     vehicleId: computed(() => 'v'),
+    model: computed(() => null),
     kept: shown,
     routing: { shown },
     filing: {},

@@ -43,6 +43,8 @@ export interface DeskSource {
   path: string
   name: ComputedRef<string>
   vehicleId: ComputedRef<string>
+  /** Make and model, as the shop calls it; null where nobody said. */
+  model: ComputedRef<string | null>
   kept: ComputedRef<Installation | null>
   routing: ReturnType<typeof useRouting>
   filing: ReturnType<typeof useFiling>

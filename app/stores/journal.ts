@@ -141,6 +141,12 @@ export const useJournalStore = defineStore('journal', () => {
   }
 
   async function post(entry: Entry): Promise<Answer> {
+    // What an entry shows goes before it.
+    if (entry.kind === 'photo') {
+      const { waitingPhotos } = await import('~/sync/photos')
+      const { status, detail } = await waitingPhotos.deliver(entry.payload.file)
+      if (status < 200 || status >= 300) return answerOf(entry, status, null, detail)
+    }
     try {
       return answerOf(entry, 200, await api<unknown>(pathOf(entry.subject), entry), '')
     } catch (error) {

@@ -21,6 +21,7 @@ export function useOpened<T extends { id: string; lastSequence: number }>(type: 
       api<WithEntries<T>>(`/${type}s/${id}?entries=state`),
       import('~/sync/check').catch(() => null),
     ])
+    void import('~/sync/photos').then(({ waitingPhotos }) => waitingPhotos.ready()).catch(() => {})
     journal.take(subject, found.entries, found.subject.lastSequence)
     value.value = found.subject
     if (found.partial) void fetchOlder(subject, found.subject.lastSequence + 1)

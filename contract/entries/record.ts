@@ -1,9 +1,20 @@
 import { Type } from '@sinclair/typebox'
 import type { RecordPayloads } from '../../core/journal'
-import { Line, strict } from '../shape'
+import { Line, strict, Ulid } from '../shape'
 import type { KindAtBoundary } from './kind'
 
 export const RECORD_AT_BOUNDARY = {
+  photo: {
+    schema: Type.Object(
+      {
+        file: Ulid,
+        of: Type.Optional(Ulid),
+        place: Type.Optional(Line(40)),
+        words: Type.Optional(Line(400)),
+      },
+      strict,
+    ),
+  },
   note: {
     schema: Type.Object({ words: Line(2000) }, strict),
   },

@@ -4,6 +4,7 @@ import { firstTables } from './migrations/0001-first-tables'
 import { unitsOfPeople } from './migrations/0002-units-of-people'
 import { theShop } from './migrations/0003-the-shop'
 import { keptWithTheJob } from './migrations/0004-kept-with-the-job'
+import { files } from './migrations/0006-files'
 import { circuitPlan } from './migrations/0005-circuit-plan'
 
 /** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
@@ -19,6 +20,7 @@ const MIGRATIONS: readonly Migration[] = [
   theShop,
   keptWithTheJob,
   circuitPlan,
+  files,
 ]
 export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
 

@@ -6,6 +6,16 @@ const MOST_BYTES = 256 * 1024
 /** ms; a body of this size takes a second on the slowest network of a workshop. */
 const READ_WITHIN = 15_000
 
+/** ms; a photograph of the greatest size over a slow network. */
+const BYTES_WITHIN = 28_000
+
+/**
+ * The body as it is, refused as soon as it has more bytes than it may.
+ * @throws Refusal 400, 408 or 413
+ */
+export const readBytes = (event: H3Event, most: number): Promise<Buffer> =>
+  bounded(event, most, BYTES_WITHIN)
+
 /**
  * The body as JSON, bounded in size and time while it is read, so that one of unstated length is bounded too.
  * @throws Refusal 400, 408, 413 or 415
@@ -14,13 +24,23 @@ export async function readJson(event: H3Event): Promise<unknown> {
   const { req } = event.node
   if (!/^application\/json\b/.test(req.headers['content-type'] ?? ''))
     throw new Refusal(415, 'not-json', 'Send application/json')
+  const body = await bounded(event, MOST_BYTES, READ_WITHIN)
+  try {
+    return JSON.parse(body.toString('utf8'))
+  } catch {
+    throw new Refusal(400, 'no-json', 'The body is not readable as JSON')
+  }
+}
+
+async function bounded(event: H3Event, most: number, within: number): Promise<Buffer> {
+  const { req } = event.node
   const chunks: Buffer[] = []
   let size = 0
   let late = false
   const timer = setTimeout(() => {
     late = true
     req.emit('error', new Error('late'))
-  }, READ_WITHIN)
+  }, within)
   const end = (refusal: Refusal): Refusal => {
     setResponseHeader(event, 'connection', 'close')
     return refusal
@@ -28,23 +48,22 @@ export async function readJson(event: H3Event): Promise<unknown> {
   try {
     for await (const chunk of req as AsyncIterable<Buffer>) {
       size += chunk.length
-      if (size > MOST_BYTES)
-        throw end(new Refusal(413, 'too-large', `A body holds at most ${MOST_BYTES / 1024} KiB`))
+      if (size > most)
+        throw end(new Refusal(413, 'too-large', `At most ${inWords(most)} are taken here`))
       chunks.push(chunk)
     }
   } catch (error) {
     if (error instanceof Refusal) throw error
     throw end(
       late
-        ? new Refusal(408, 'too-slow', `The body did not come within ${READ_WITHIN / 1000} s`)
+        ? new Refusal(408, 'too-slow', `The body did not come within ${within / 1000} s`)
         : new Refusal(400, 'cut-off', 'The body was cut off'),
     )
   } finally {
     clearTimeout(timer)
   }
-  try {
-    return JSON.parse(Buffer.concat(chunks).toString('utf8'))
-  } catch {
-    throw new Refusal(400, 'no-json', 'The body is not readable as JSON')
-  }
+  return Buffer.concat(chunks)
 }
+
+const inWords = (bytes: number): string =>
+  bytes >= 1024 * 1024 ? `${bytes / 1024 / 1024} MiB` : `${bytes / 1024} KiB`

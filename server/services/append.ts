@@ -3,6 +3,7 @@ import { checkEntry } from '../../contract'
 import type { Entry, Kind, Subject } from '../../core/journal'
 import type { Database } from '../database/database'
 import { shownEntry } from './entries'
+import { filesKept } from './files'
 import { notFound, Refusal } from './refusal'
 import type { EntryRow } from '../database/models'
 
@@ -39,10 +40,11 @@ export async function appendWithin(
   entries: readonly Entry[],
   transaction: Transaction,
 ): Promise<Appended[]> {
-  const [last, known, people] = await Promise.all([
+  const [last, known, people, files] = await Promise.all([
     lockedSequence(database, subject, transaction),
     entriesById(database, entries.flatMap(namedBy), transaction),
     strangers(database, entries, transaction),
+    filesKept(database, entries.flatMap(fileOf)),
   ])
   if (last === null) throw notFound(subject.type)
   const fresh: Entry[] = []
@@ -54,7 +56,8 @@ export async function appendWithin(
       return sameContent(stored, entry)
         ? { entry: stored, created: false }
         : new Refusal(409, 'entry-differs', 'An entry with this id and other content is already filed')
-    const wrong = targetProblem(subject, entry, known) ?? personProblem(entry, people)
+    const wrong =
+      targetProblem(subject, entry, known) ?? personProblem(entry, people) ?? fileProblem(entry, files)
     if (wrong) return wrong
     const made = { ...entry, at: new Date(entry.at).toISOString(), sequence: last + fresh.length + 1 }
     fresh.push(made)
@@ -138,6 +141,15 @@ const personProblem = ({ by }: Entry, strangers: ReadonlySet<string>): Refusal |
         { path: '/by', message: 'is not a person here' },
       ])
     : null
+
+const fileOf = (entry: Entry): string[] => (entry.kind === 'photo' ? [entry.payload.file] : [])
+
+const fileProblem = (entry: Entry, kept: ReadonlySet<string>): Refusal | null =>
+  fileOf(entry).every((id) => kept.has(id))
+    ? null
+    : new Refusal(422, 'no-file', 'The photograph of this entry has not come here', [
+        { path: '/payload/file', message: 'names no photograph that is kept here' },
+      ])
 
 /** A correction or withdrawal acts on an entry of the same subject; a correction keeps its kind. */
 function targetProblem(

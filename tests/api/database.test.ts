@@ -30,7 +30,17 @@ describe('tables', () => {
       .sort()
 
   it('go forward and back', async () => {
-    const all = ['cues', 'entries', 'jobs', 'migrations', 'people', 'pulse', 'shop', 'vehicles']
+    const all = [
+      'cues',
+      'entries',
+      'files',
+      'jobs',
+      'migrations',
+      'people',
+      'pulse',
+      'shop',
+      'vehicles',
+    ]
     expect(await tables()).toEqual(all)
     await migrator(database).down({ to: 0 })
     expect(await tables()).toEqual(['migrations'])

@@ -34,7 +34,6 @@ export async function beSomebody(page: BrowserPage, look: 'paper' | 'lamp' = 'pa
 /** The demo's data as nobody has touched it yet, and a page on which any error of the page's own fails the test. */
 export const test = base.extend<{ data: void }, { server: void }>({
   server: [
-    // eslint-disable-next-line no-empty-pattern -- the harness asks for a pattern
     async ({}, use) => {
       await startSuite(SUITE)
       await use()

@@ -137,7 +137,7 @@ export async function emptied(
     await database.sequelize.close()
   }
 }
-const TABLES = ['entries', 'jobs', 'vehicles', 'people', 'shop', 'cues']
+const TABLES = ['entries', 'jobs', 'vehicles', 'people', 'shop', 'cues', 'files']
 
 /** Ends a suite's server; its database stays where it is. */
 export async function endServer(suite: string): Promise<void> {

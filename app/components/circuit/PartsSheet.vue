@@ -6,8 +6,10 @@ import { partWords } from '../line/part-words'
 import { fieldsOf } from './part-fields'
 
 /** The parts of the circuit: choose one, here or in the drawing, and say what it is. */
-const { subject, kept, part, filing } = useDesk()
+const { subject, kept, part, filing, model } = useDesk()
 const chosen = computed<PartId>({ get: () => part.value ?? 'master', set: (id) => (part.value = id) })
+const { photos, setWords, takeBack } = usePhotos(filing, ({ place }) => place === chosen.value)
+const partName = computed(() => parts.value.find((one) => one.id === chosen.value)?.name ?? 'part')
 const parts = computed(() => (kept.value ? partWords(kept.value, formatNow()) : []))
 const fields = computed(() =>
   kept.value ? fieldsOf(kept.value, chosen.value).filter((path) => installationField(path)) : [],
@@ -111,8 +113,18 @@ function setConcentric(yes: boolean) {
         {{ one.name }}
       </button>
     </nav>
-    <section :aria-label="parts.find((one) => one.id === chosen)?.name">
-      <h2 class="text-xl">{{ parts.find((one) => one.id === chosen)?.name }}</h2>
+    <section :aria-label="partName">
+      <div class="flex flex-wrap items-center gap-3">
+        <h2 class="grow text-xl">{{ partName }}</h2>
+        <PhotoButton :filing="filing" :place="chosen" :label="partName" />
+      </div>
+      <PhotoStrip
+        :photos="photos"
+        :label="`Photographs: ${partName}`"
+        @words="setWords"
+        @take-back="takeBack"
+      />
+      <ModelPhotos :model="model" :place="chosen" :except="photos.map(({ file }) => file)" />
       <div v-if="line" class="flex flex-wrap items-center gap-3 border-b border-hairline py-2">
         <label class="flex items-center gap-2"
           >Kind

@@ -4,10 +4,17 @@ import type { Phase } from '~~/core/journal'
 
 /** One finding: present, absent or not looked at, in one tap. */
 const props = defineProps<{ finding: FindingId; phase: Phase; owed?: string }>()
-const { state, file } = useJob()
+const job = useJob()
+const { state, file } = job
 const kind = computed(() => findingKind(props.finding))
 const said = computed(() => state.value.found[props.phase][props.finding]?.payload.state ?? 'notLooked')
 const opened = ref(false)
+const held = computed(() => state.value.found[props.phase][props.finding])
+/** Of this finding as it stands, or as it was before it was said again. */
+const { photos, setWords, takeBack } = usePhotos(
+  job,
+  ({ of }) => of !== undefined && of === held.value?.id,
+)
 
 const choices = computed(() => [
   { state: 'present' as const, words: kind.value.present },
@@ -51,6 +58,15 @@ function say(choice: 'present' | 'absent') {
         </button>
       </span>
     </div>
+    <PhotoStrip
+      :photos="photos"
+      :label="`Photographs: ${kind.label}`"
+      @words="setWords"
+      @take-back="takeBack"
+    />
+    <p v-if="opened && held && said !== 'notLooked'" class="pb-1">
+      <PhotoButton :filing="job" :of="held.id" :label="kind.label" />
+    </p>
     <div v-if="opened" class="pb-2 text-[0.95rem] text-soft">
       <p>{{ kind.how }} {{ kind.reason }}</p>
       <p>{{ kind.minutes }} min, {{ kind.tools }}.</p>

@@ -66,6 +66,7 @@ const desk = provideDesk({
   path: `/jobs/${id}/circuit`,
   name: computed(() => vehicle.value?.name ?? 'Job'),
   vehicleId: computed(() => vehicle.value?.id ?? ''),
+  model: computed(() => vehicle.value?.model ?? null),
   kept: meaning.kept,
   routing: meaning.routing,
   filing: open,

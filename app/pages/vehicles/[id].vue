@@ -38,6 +38,7 @@ const { stacks } = provideDesk({
   path: `/vehicles/${id}`,
   name: computed(() => vehicle.value?.name ?? 'Vehicle'),
   vehicleId: computed(() => id),
+  model: computed(() => vehicle.value?.model ?? null),
   kept,
   routing,
   filing,

@@ -4,7 +4,7 @@ import { FINDINGS, fits, PLACES, READINGS, type Place } from '~~/core/diagnosis'
 import { startStage } from '~~/core/journal'
 
 /** What is complained of, seen and measured, by place; and what it adds up to, with the best next look. */
-const { id, job, state } = useJob()
+const { id, job, vehicle, state } = useJob()
 const { proof, installation } = useJobFigures()
 const { told, waiting, problem, watched } = useDiagnosis()
 onMounted(() => (watched.value = true))
@@ -147,6 +147,7 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
       <template v-if="told">
         <FindAdvice />
         <NextLook class="mt-3" />
+        <ModelPhotos :model="vehicle?.model ?? null" />
         <SuspectList class="mt-2" />
         <ConditionRow class="mt-2" />
         <GuidePanel class="mt-3" />

@@ -1,0 +1,96 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { fileIdOf, MOST_FILE_BYTES } from '~~/contract'
+
+interface Store extends DBSchema {
+  photos: { key: string; value: Blob }
+}
+
+/** What became of a photograph that was sent; the status of the server's answer, 0 where there was none. */
+export interface SentPhoto {
+  status: number
+  detail: string
+}
+
+/** Photographs that the server has not confirmed yet, in a database of their own, shared by all tabs of this browser. */
+class WaitingPhotos {
+  private opened: Promise<IDBPDatabase<Store>> | undefined
+  /** Where the browser's own database is not there they are kept in this page alone. */
+  private readonly loose = new Map<string, Blob>()
+
+  private open(): Promise<IDBPDatabase<Store>> {
+    this.opened ??= openDB<Store>('mellow-anchor-photos', 1, {
+      upgrade: (database) => void database.createObjectStore('photos'),
+    })
+    return this.opened
+  }
+
+  /** Loads what is needed to keep one, while the server is there. */
+  async ready(): Promise<void> {
+    await import('@noble/hashes/sha2.js')
+  }
+
+  /**
+   * Keeps a photograph until the server has it.
+   * @returns the id by which an entry names it, made from its content
+   * @throws Error in words where it has too many bytes
+   */
+  async keep(photo: Blob): Promise<string> {
+    if (photo.size > MOST_FILE_BYTES)
+      throw new Error(
+        `This photograph has ${Math.ceil(photo.size / 1024 / 1024)} MiB; ${MOST_FILE_BYTES / 1024 / 1024} are the most.`,
+      )
+    const { sha256 } = await import('@noble/hashes/sha2.js')
+    const id = fileIdOf(sha256(new Uint8Array(await photo.arrayBuffer())))
+    try {
+      await (await this.open()).put('photos', photo, id)
+    } catch {
+      this.loose.set(id, photo)
+    }
+    return id
+  }
+
+  async get(id: string): Promise<Blob | undefined> {
+    try {
+      return this.loose.get(id) ?? (await (await this.open()).get('photos', id))
+    } catch {
+      return undefined
+    }
+  }
+
+  /** Sends a photograph if it still waits; one that does not is with the server already, and that is well. */
+  async deliver(id: string): Promise<SentPhoto> {
+    const photo = await this.get(id)
+    if (!photo) return { status: 200, detail: '' }
+    let response: Response
+    try {
+      response = await fetch('/api/files', {
+        method: 'POST',
+        headers: { 'content-type': photo.type || 'application/octet-stream' },
+        body: photo,
+        signal: AbortSignal.timeout(30_000),
+      })
+    } catch {
+      return { status: 0, detail: 'The server does not answer.' }
+    }
+    const answer = (await response.json().catch(() => null)) as {
+      id?: string
+      detail?: string
+    } | null
+    // A network's own log-in page answers 200 as well.
+    if (response.ok && answer?.id !== id)
+      return { status: 0, detail: 'Something other than the server answers.' }
+    if (response.ok) await this.forget(id)
+    return { status: response.status, detail: answer?.detail ?? '' }
+  }
+
+  private async forget(id: string): Promise<void> {
+    this.loose.delete(id)
+    try {
+      await (await this.open()).delete('photos', id)
+    } catch {
+      // It is sent again with the next entry that names it, which changes nothing.
+    }
+  }
+}
+
+export const waitingPhotos = new WaitingPhotos()

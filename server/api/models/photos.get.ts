@@ -1,0 +1,8 @@
+import { ModelQuery } from '../../../contract'
+import { route } from '../../http/route'
+import { photosOfModel } from '../../services/model-photos'
+import { checker } from '../../services/validate'
+
+const check = checker(ModelQuery, 'query')
+
+export default route(({ database, query }) => photosOfModel(database, check(query).model))
