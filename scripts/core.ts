@@ -1,29 +1,7 @@
 import { readFileSync } from 'node:fs'
-import { isInputError, VERBS } from '../core/verbs'
+import { coreAnswer } from './core-answer'
 
 /** `npm run --silent core -- <verb>`: JSON on standard input, JSON on standard output, exit 2 on bad input. */
-function answer(verb: string | undefined, text: string): { output: object; exit: 0 | 2 } {
-  const work = verb === undefined || !Object.hasOwn(VERBS, verb) ? undefined : VERBS[verb]
-  if (!work) {
-    const known = Object.keys(VERBS).join(', ')
-    return refused(`${verb ? `${verb} is no verb` : 'a verb is missing'}: known are ${known}`, '')
-  }
-  let input: unknown
-  try {
-    input = JSON.parse(text)
-  } catch {
-    return refused('standard input is not readable as JSON', '')
-  }
-  try {
-    return { output: work(input), exit: 0 }
-  } catch (error) {
-    if (isInputError(error)) return refused(error.message, error.path)
-    throw error
-  }
-}
-
-const refused = (error: string, path: string) => ({ output: { error, path }, exit: 2 as const })
-
-const { output, exit } = answer(process.argv[2], readFileSync(0, 'utf8'))
+const { output, exit } = coreAnswer(process.argv[2], readFileSync(0, 'utf8'))
 process.stdout.write(`${JSON.stringify(output, null, 2)}\n`)
 process.exitCode = exit

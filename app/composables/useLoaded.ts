@@ -1,21 +1,25 @@
-import { ref, shallowRef } from 'vue'
+import { useAsyncState } from '@vueuse/core'
+import { computed } from 'vue'
 
 /** Something fetched: its value, whether it is under way, and why it failed. */
 export function useLoaded<T>(fetchIt: () => Promise<T>) {
-  const value = shallowRef<T | null>(null)
-  const loading = ref(false)
-  const error = ref<string | null>(null)
-  async function load(): Promise<void> {
-    loading.value = true
-    error.value = null
-    try {
-      value.value = await fetchIt()
-    } catch (failure) {
-      error.value = failure instanceof Error ? failure.message : String(failure)
-    } finally {
-      loading.value = false
-    }
+  const { state, isLoading, error, execute } = useAsyncState<T | null>(fetchIt, null, {
+    resetOnExecute: false,
+    shallow: true,
+    // What failed is said where it was asked for.
+    onError: () => {},
+  })
+  const load = async (): Promise<void> => void (await execute())
+  return {
+    value: state,
+    loading: isLoading,
+    error: computed(() =>
+      error.value === undefined || error.value === null
+        ? null
+        : error.value instanceof Error
+          ? error.value.message
+          : String(error.value),
+    ),
+    load,
   }
-  void load()
-  return { value, loading, error, load }
 }

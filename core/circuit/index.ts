@@ -33,6 +33,7 @@ export { sink, SINK_BOUNDS, type ReservoirHold, type Sink } from './sink'
 export {
   judgePushBack,
   judgeRodStroke,
+  STROKE_TOLERANCE,
   pushrodTurns,
   rodState,
   type PushBack,

@@ -21,6 +21,9 @@ export function pushrodTurns(clearance: number, wanted: number, threadPitch: num
   return (wanted - clearance) / threadPitch
 }
 
+/** mm below which a difference is the rule's at the rod: twice its error, and the pad not quite down. */
+export const STROKE_TOLERANCE = 2
+
 /** Where a short rod stroke at full pedal is lost. */
 export type StrokeLoss = 'none' | 'mechanical' | 'hydraulic'
 
@@ -35,17 +38,15 @@ export interface RodStrokeJudgement {
 /**
  * Rod stroke at full pedal against the circuit's own: short with a firm pedal is mechanical (slop, fork, bracket),
  * short with a soft one hydraulic.
- * @param tolerance mm below which a difference is the tape's.
  */
 export function judgeRodStroke(
   circuit: Circuit,
   measured: number,
   pedal: 'firm' | 'soft',
-  tolerance = 1,
 ): RodStrokeJudgement {
   const expected = solveCircuit(circuit).at.rodStroke
   const short = expected - measured
-  const loss = short <= tolerance ? 'none' : pedal === 'firm' ? 'mechanical' : 'hydraulic'
+  const loss = short <= STROKE_TOLERANCE ? 'none' : pedal === 'firm' ? 'mechanical' : 'hydraulic'
   return { expected, short, loss }
 }
 

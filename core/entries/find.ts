@@ -39,7 +39,7 @@ export interface Complaint {
   complaint: ComplaintId
   words?: string
 }
-export interface Finding {
+export interface FoundState {
   finding: FindingId
   state: 'present' | 'absent' | 'notLooked'
   phase: Phase
@@ -67,14 +67,14 @@ export interface Measurement {
 export interface FindPayloads {
   goal: Goal
   complaint: Complaint
-  finding: Finding
+  finding: FoundState
   condition: Condition
   takenOver: TakenOver
   measurement: Measurement
 }
 
 export type Readings = Partial<Record<ReadingName, Held<Measurement>>>
-export type Found = Partial<Record<FindingId, Held<Finding>>>
+export type Found = Partial<Record<FindingId, Held<FoundState>>>
 
 export interface FindState {
   goal: Held<Goal> | null

@@ -74,7 +74,7 @@ export function estimateRun(known: Known, options: EstimateOptions = {}): Run<Es
   const chance = evenDraws(seed)
   let cube = latinHypercube(draws, dimensions + observed.length, chance)
   let rounds = 1
-  const drawn: Drawn[] = []
+  const drawn: WeighedCase[] = []
 
   function drawOne(i: number): void {
     const normals = cube.map((column) => normalQuantile(column[i % draws]!))
@@ -113,19 +113,19 @@ export const estimate = (known: Known, options: EstimateOptions = {}): Estimate 
 /** Draws of less weight than this against the greatest change no figure. */
 const NOTHING = 1e-15
 
-interface Drawn {
+interface WeighedCase {
   z: Float64Array
   one: Case
   logWeight: number
 }
 
 /** Weights against the greatest of them. */
-function weightsOf(drawn: readonly Drawn[]): number[] {
+function weightsOf(drawn: readonly WeighedCase[]): number[] {
   const highest = drawn.reduce((most, { logWeight }) => Math.max(most, logWeight), -Infinity)
   return drawn.map(({ logWeight }) => (highest === -Infinity ? 0 : Math.exp(logWeight - highest)))
 }
 
-function summary(known: Known, cases: Cases, proposal: Proposal, all: Drawn[]): Estimate | null {
+function summary(known: Known, cases: Cases, proposal: Proposal, all: WeighedCase[]): Estimate | null {
   const every = weightsOf(all)
   const drawn = all.filter((_, i) => every[i]! > NOTHING)
   if (drawn.length === 0) return null
@@ -161,7 +161,7 @@ function guessOf(
   { assumed }: Installation,
   cases: Cases,
   proposal: Proposal,
-  drawn: Drawn[],
+  drawn: WeighedCase[],
   weights: number[],
   air: number[],
 ): Estimate['guess'] {
@@ -212,7 +212,7 @@ function guessOf(
 function nextReadings(
   { installation, readings }: Known,
   cases: Cases,
-  drawn: Drawn[],
+  drawn: WeighedCase[],
   weights: number[],
   air: number[],
   width: number,

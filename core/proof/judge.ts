@@ -1,4 +1,4 @@
-import { isImplausible, rodState, WANTED_RESERVE } from '../circuit'
+import { isImplausible, judgeRodStroke, rodState, WANTED_RESERVE } from '../circuit'
 import { findingKind, FINDINGS, type FindingId, READINGS } from '../diagnosis'
 import { assumedFigures, type Installation } from '../installation'
 import type { Held, JobState, TakenOver, Verdict, VerdictReason } from '../journal'
@@ -149,16 +149,15 @@ function sinkOf(state: JobState): VerdictReason[] {
   return [{ rule: 'sink', outcome, figure: perMinute, limit, unit: 'mm/min' }]
 }
 
-function strokeOf({ solution, installation }: PhaseFigures, state: JobState): VerdictReason[] {
+function strokeOf({ circuit, installation, air }: PhaseFigures, state: JobState): VerdictReason[] {
   const reading = state.readings.after.rodStroke?.payload.value
   if (reading === undefined || installation.circuit.slave.type === 'concentric') return []
-  const expected = solution.at.rodStroke
-  const short = expected - reading
+  const soft = air !== null && !isImplausible(air) && air.low > 0
+  const { expected, loss } = judgeRodStroke(circuit, reading, soft ? 'soft' : 'firm')
   const before = state.readings.asFound.rodStroke?.payload.value
   // With an assumed circuit the expected stroke is a guess; longer than as found is then proof enough.
   const measured = assumedFigures(installation).length === 0
-  const good =
-    short <= LIMITS.rodStrokeShort || (!measured && (before === undefined || reading > before))
+  const good = loss === 'none' || (!measured && (before === undefined || reading > before))
   const outcome = good ? 'pass' : 'notYet'
   return [{ rule: 'rodStroke', outcome, figure: reading, limit: expected, unit: 'mm' }]
 }

@@ -6,8 +6,6 @@ export const LIMITS = {
   sinkPerMinute: 2,
   /** Clear cycles in a row; bubbles end before air does, so once is not enough. */
   clearInRow: 3,
-  /** mm; a rule at the slave's rod, twice its error. */
-  rodStrokeShort: 2,
 } as const
 
 /** Readings that every proof needs, whatever was measured before. */

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util'
 import { QueryTypes, type Transaction } from 'sequelize'
 import { checkEntry } from '../../contract'
 import type { Entry, Kind, Subject } from '../../core/journal'
@@ -223,14 +224,5 @@ async function moveOn(
 /** Equal but for what the server adds; the order of fields does not matter. */
 function sameContent(stored: Entry, posted: Entry): boolean {
   const { sequence: _, ...rest } = stored
-  const asked = { ...posted, at: new Date(posted.at).toISOString() }
-  return canonical(rest) === canonical(asked)
-}
-
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (_, inner: unknown) =>
-    inner !== null && typeof inner === 'object' && !Array.isArray(inner)
-      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : inner,
-  )
+  return isDeepStrictEqual(rest, { ...posted, at: new Date(posted.at).toISOString() })
 }

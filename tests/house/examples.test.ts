@@ -27,7 +27,7 @@ describe('examples in docs/formats.md', () => {
     expectClose(VERBS[verb]!(given), answer)
   })
 
-  it.each(examples.slice(1))(
+  it.each(examples.slice(-1))(
     '$verb answers so on the command line',
     async ({ verb, given, answer }) => {
       const input = JSON.stringify(given)
