@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensureBuilt } from './build'
@@ -13,28 +13,19 @@ interface Count {
 const REPORTS = join(root, '.data', 'test', 'reports')
 const started = Date.now()
 
-function run(command: string, args: string[], env: Record<string, string> = {}): boolean {
-  const done = spawnSync(command, args, {
-    cwd: root,
-    stdio: ['ignore', 'inherit', 'inherit'],
-    env: { ...process.env, ...env },
-  })
-  return done.status === 0
-}
-const tool = (name: string, ...args: string[]) => run(join(root, 'node_modules', '.bin', name), args)
 const one = (good: boolean): Count => ({ passed: good ? 1 : 0, failed: good ? 0 : 1 })
 
 /** Counts of a vitest run; a run that ended badly without a failed test is a failure all the same. */
-function vitest(name: string, ...args: string[]): Count {
+async function vitest(name: string, ...args: string[]): Promise<Count> {
   const file = join(REPORTS, `${name}.json`)
-  const good = tool(
-    'vitest',
+  const { good, said } = await aside('vitest', [
     'run',
     '--reporter=default',
     '--reporter=json',
     `--outputFile.json=${file}`,
     ...args,
-  )
+  ])
+  say(said.trim())
   if (!existsSync(file)) return one(false)
   const report = JSON.parse(readFileSync(file, 'utf8')) as {
     numPassedTests: number
@@ -43,14 +34,11 @@ function vitest(name: string, ...args: string[]): Count {
   return { passed: report.numPassedTests, failed: Math.max(report.numFailedTests, good ? 0 : 1) }
 }
 
-function browser(): Count {
+async function browser(): Promise<Count> {
   const file = join(REPORTS, 'browser.json')
   const env = { PLAYWRIGHT_JSON_OUTPUT_NAME: file }
-  const good = run(
-    join(root, 'node_modules', '.bin', 'playwright'),
-    ['test', '--reporter=list,json'],
-    env,
-  )
+  const { good, said } = await aside('playwright', ['test', '--reporter=list,json'], env)
+  say(said.trim())
   if (!existsSync(file)) return one(false)
   const { stats } = JSON.parse(readFileSync(file, 'utf8')) as {
     stats: { expected: number; unexpected: number; flaky: number }
@@ -65,9 +53,17 @@ const READING: [name: string, command: string, ...args: string[]][] = [
   ['format', 'prettier', '--check', '--log-level=warn', '.'],
   ['types of tests and scripts', 'tsc', '-p', 'tests/tsconfig.json', '--noEmit'],
 ]
-const aside = (command: string, args: string[]): Promise<{ good: boolean; said: string }> =>
+const aside = (
+  command: string,
+  args: string[],
+  env: Record<string, string> = {},
+): Promise<{ good: boolean; said: string }> =>
   new Promise((resolve) => {
-    const child = spawn(join(root, 'node_modules', '.bin', command), args, { cwd: root })
+    const child = spawn(join(root, 'node_modules', '.bin', command), args, {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, ...env },
+    })
     let said = ''
     child.stdout.on('data', (piece: Buffer) => (said += piece.toString()))
     child.stderr.on('data', (piece: Buffer) => (said += piece.toString()))
@@ -75,11 +71,15 @@ const aside = (command: string, args: string[]): Promise<{ good: boolean; said: 
     child.on('close', (code) => resolve({ good: code === 0, said }))
   })
 
-const SUITES: [name: string, run: () => Count][] = [
-  ['unit', () => vitest('unit')],
-  ['api', () => vitest('api', '--config', 'vitest.api.config.ts')],
-  ['trials', () => vitest('trials', '--config', 'vitest.trials.config.ts')],
-  ['browser', browser],
+type Suite = [name: string, run: () => Promise<Count>]
+/** One group after the other; those of a group at once: each of them waits more than it works, with a database of its own. */
+const SUITES: Suite[][] = [
+  [['unit', () => vitest('unit')]],
+  [
+    ['api', () => vitest('api', '--config', 'vitest.api.config.ts')],
+    ['trials', () => vitest('trials', '--config', 'vitest.trials.config.ts')],
+  ],
+  [['browser', browser]],
 ]
 
 rmSync(REPORTS, { recursive: true, force: true })
@@ -102,10 +102,8 @@ try {
       take(name, one(good))
     }),
   )
-  for (const [name, suite] of SUITES) {
-    say(`\n— ${name}`)
-    take(name, suite())
-  }
+  for (const group of SUITES)
+    await Promise.all(group.map(async ([name, suite]) => take(name, await suite())))
 } catch (error) {
   if (!(error instanceof Plain)) throw error
   say(error.message)

@@ -58,6 +58,7 @@ test('a photograph taken while the server is away arrives later, once, without i
     await page.goto(url(`/jobs/${van.id}/find`))
     const seen = page.locator('[data-model-photos]')
     await expect(seen).toContainText('Photographs of this model: 1')
+    await seen.getByText('Photographs of this model').click()
     await expect(seen.getByRole('img')).toHaveAttribute('alt', /heat shield, Mail van/)
   })
 

@@ -55,7 +55,11 @@ describe('the arrows between folders', () => {
   })
 
   it('see a promise that nobody waits for, and a case that nobody thought of', async () => {
-    const typed = new ESLint({ cwd: root, overrideConfig: { rules: {} } })
+    const alone = { project: null, projectService: { allowDefaultProject: ['planted.ts'] } }
+    const typed = new ESLint({
+      cwd: root,
+      overrideConfig: { languageOptions: { parserOptions: alone } },
+    })
     const code = `declare const state: 'present' | 'absent'
 const later = async () => state
 later()
@@ -65,8 +69,7 @@ switch (state) {
 }
 export {}
 `
-    // In the place of a file that is in the program.
-    const [result] = await typed.lintText(code, { filePath: 'core/run.ts' })
+    const [result] = await typed.lintText(code, { filePath: 'planted.ts' })
     const rules = result!.messages.map(({ ruleId }) => ruleId)
     expect(rules).toContain('@typescript-eslint/no-floating-promises')
     expect(rules).toContain('@typescript-eslint/switch-exhaustiveness-check')

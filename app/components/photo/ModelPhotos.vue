@@ -19,6 +19,8 @@ watch(
   },
   { immediate: true },
 )
+/** Lines have numbers of their own on each vehicle. */
+const placeWords = (place: string) => (/^line\d/.test(place) ? 'line' : place)
 const shown = computed((): ShownPhoto[] =>
   found.value
     .filter(
@@ -26,16 +28,14 @@ const shown = computed((): ShownPhoto[] =>
     )
     .map(({ file, place, words, vehicleName }) => ({
       file,
-      words: [words ?? PLACE_WORDS(place), vehicleName].join(', '),
+      words: [words ?? placeWords(place), vehicleName].join(', '),
     })),
 )
-const PLACE_WORDS = (place: string) =>
-  place.startsWith('line') && place !== 'linkage' ? 'line' : place
 </script>
 
 <template>
-  <section v-if="shown.length" class="py-2" data-model-photos>
-    <h3 class="text-[0.95rem] text-soft">Photographs of this model: {{ shown.length }}</h3>
+  <details v-if="shown.length" data-model-photos>
+    <summary class="min-h-11 content-center">Photographs of this model: {{ shown.length }}</summary>
     <PhotoStrip :photos="shown" label="Photographs of this model" />
-  </section>
+  </details>
 </template>
