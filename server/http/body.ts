@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { setResponseHeader, type H3Event } from 'h3'
 import { Refusal } from '../services/refusal'
 
@@ -10,11 +11,18 @@ const READ_WITHIN = 15_000
 const BYTES_WITHIN = 28_000
 
 /**
- * The body as it is, refused as soon as it has more bytes than it may.
+ * The body as it is with its hash, refused as soon as it has more bytes than it may.
  * @throws Refusal 400, 408 or 413
  */
-export const readBytes = (event: H3Event, most: number): Promise<Buffer> =>
-  bounded(event, most, BYTES_WITHIN)
+export async function readBytes(
+  event: H3Event,
+  most: number,
+): Promise<{ bytes: Buffer; sha256: Buffer }> {
+  // As it comes: all of it at once would hold up everybody else.
+  const hash = createHash('sha256')
+  const bytes = await bounded(event, most, BYTES_WITHIN, (chunk) => hash.update(chunk))
+  return { bytes, sha256: hash.digest() }
+}
 
 /**
  * The body as JSON, bounded in size and time while it is read, so that one of unstated length is bounded too.
@@ -32,7 +40,12 @@ export async function readJson(event: H3Event): Promise<unknown> {
   }
 }
 
-async function bounded(event: H3Event, most: number, within: number): Promise<Buffer> {
+async function bounded(
+  event: H3Event,
+  most: number,
+  within: number,
+  each: (chunk: Buffer) => void = () => {},
+): Promise<Buffer> {
   const { req } = event.node
   const chunks: Buffer[] = []
   let size = 0
@@ -51,6 +64,7 @@ async function bounded(event: H3Event, most: number, within: number): Promise<Bu
       if (size > most)
         throw end(new Refusal(413, 'too-large', `At most ${inWords(most)} are taken here`))
       chunks.push(chunk)
+      each(chunk)
     }
   } catch (error) {
     if (error instanceof Refusal) throw error

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { QueryTypes } from 'sequelize'
 import sharp from 'sharp'
 import { fileIdOf, type StoredFile } from '../../contract'
@@ -30,13 +29,12 @@ const refused = () =>
  */
 export async function keepFile(
   database: Database,
-  sent: Buffer,
+  { bytes, sha256 }: { bytes: Buffer; sha256: Buffer },
 ): Promise<{ file: StoredFile; created: boolean }> {
-  const sha256 = createHash('sha256').update(sent).digest()
   const id = fileIdOf(sha256)
   const known = await rowOf(database, id)
   if (known) return { file: known, created: false }
-  const { content, thumbnail, width, height } = await readable(sent)
+  const { content, thumbnail, width, height } = await readable(bytes)
   const createdAt = new Date()
   try {
     await database.sequelize.query(
