@@ -72,14 +72,12 @@ const aside = (
   })
 
 type Suite = [name: string, run: () => Promise<Count>]
-/** One group after the other; those of a group at once: each of them waits more than it works, with a database of its own. */
-const SUITES: Suite[][] = [
-  [['unit', () => vitest('unit')]],
-  [
-    ['api', () => vitest('api', '--config', 'vitest.api.config.ts')],
-    ['trials', () => vitest('trials', '--config', 'vitest.trials.config.ts')],
-  ],
-  [['browser', browser]],
+/** One after the other: each starts servers that are killed, or waited for, at times of its own. */
+const SUITES: Suite[] = [
+  ['unit', () => vitest('unit')],
+  ['api', () => vitest('api', '--config', 'vitest.api.config.ts')],
+  ['trials', () => vitest('trials', '--config', 'vitest.trials.config.ts')],
+  ['browser', browser],
 ]
 
 rmSync(REPORTS, { recursive: true, force: true })
@@ -102,8 +100,7 @@ try {
       take(name, one(good))
     }),
   )
-  for (const group of SUITES)
-    await Promise.all(group.map(async ([name, suite]) => take(name, await suite())))
+  for (const [name, suite] of SUITES) take(name, await suite())
 } catch (error) {
   if (!(error instanceof Plain)) throw error
   say(error.message)
