@@ -5,9 +5,8 @@ export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/setup.ts',
   globalTeardown: './tests/e2e/teardown.ts',
-  // Each worker has a server of its own, which a test may kill, and data of its own for each test.
-  workers: 2,
-  fullyParallel: true,
+  // Each test has data of its own, on a server that it may kill. Two at once hold each other up on two cores.
+  workers: 1,
   retries: 0,
   timeout: 120_000,
   expect: { timeout: 15_000 },
