@@ -77,4 +77,4 @@ export {
 export { LINE_KINDS, lineOfKind, type LineKind } from './line-kinds'
 export { perturber } from './perturb'
 export { WORKSHOP_BORES } from './bores'
-export { atPath, changedAtPath, numberAtPath } from './path'
+export { changedAtPath, numberAtPath } from './path'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { findingKind, type FindingId } from '~~/core/diagnosis'
-import type { Phase } from '~~/core/journal'
+import type { Entry, Phase } from '~~/core/journal'
 
 /** One finding: present, absent or not looked at, in one tap. */
 const props = defineProps<{ finding: FindingId; phase: Phase; owed?: string }>()
@@ -10,10 +10,14 @@ const kind = computed(() => findingKind(props.finding))
 const said = computed(() => state.value.found[props.phase][props.finding]?.payload.state ?? 'notLooked')
 const opened = ref(false)
 const held = computed(() => state.value.found[props.phase][props.finding])
-/** Of this finding as it stands, or as it was before it was said again. */
+/** Of this finding, also as it was before it was said again. */
+const isOfThis = (entry: Entry) =>
+  entry.kind === 'finding' &&
+  entry.payload.finding === props.finding &&
+  entry.payload.phase === props.phase
 const { photos, setWords, takeBack } = usePhotos(
   job,
-  ({ of }) => of !== undefined && of === held.value?.id,
+  ({ of }) => of !== undefined && job.entries.value.some((entry) => entry.id === of && isOfThis(entry)),
 )
 
 const choices = computed(() => [
