@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { constants, setPriority } from 'node:os'
 import { join } from 'node:path'
 import { ensureBuilt } from './build'
 import { ensureProgram, Plain } from './debian'
@@ -15,16 +16,33 @@ const started = Date.now()
 
 const one = (good: boolean): Count => ({ passed: good ? 1 : 0, failed: good ? 0 : 1 })
 
+/** Work that nobody waits for is run at the lowest priority: it fills what the suites that wait for servers leave free. */
+type Behind = 'behind' | undefined
+const aside = (
+  command: string,
+  args: string[],
+  env: Record<string, string> = {},
+  behind?: Behind,
+): Promise<{ good: boolean; said: string }> =>
+  new Promise((resolve) => {
+    const child = spawn(join(root, 'node_modules', '.bin', command), args, {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, ...env },
+    })
+    if (behind && child.pid !== undefined) setPriority(child.pid, constants.priority.PRIORITY_LOW)
+    let said = ''
+    child.stdout.on('data', (piece: Buffer) => (said += piece.toString()))
+    child.stderr.on('data', (piece: Buffer) => (said += piece.toString()))
+    child.on('error', (error) => resolve({ good: false, said: error.message }))
+    child.on('close', (code) => resolve({ good: code === 0, said }))
+  })
+
 /** Counts of a vitest run; a run that ended badly without a failed test is a failure all the same. */
-async function vitest(name: string, ...args: string[]): Promise<Count> {
+async function vitest(name: string, args: string[] = [], behind?: Behind): Promise<Count> {
   const file = join(REPORTS, `${name}.json`)
-  const { good, said } = await aside('vitest', [
-    'run',
-    '--reporter=default',
-    '--reporter=json',
-    `--outputFile.json=${file}`,
-    ...args,
-  ])
+  const told = ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`]
+  const { good, said } = await aside('vitest', ['run', ...told, ...args], {}, behind)
   say(said.trim())
   if (!existsSync(file)) return one(false)
   const report = JSON.parse(readFileSync(file, 'utf8')) as {
@@ -53,32 +71,27 @@ const READING: [name: string, command: string, ...args: string[]][] = [
   ['format', 'prettier', '--check', '--log-level=warn', '.'],
   ['types of tests and scripts', 'tsc', '-p', 'tests/tsconfig.json', '--noEmit'],
 ]
-const aside = (
-  command: string,
-  args: string[],
-  env: Record<string, string> = {},
-): Promise<{ good: boolean; said: string }> =>
-  new Promise((resolve) => {
-    const child = spawn(join(root, 'node_modules', '.bin', command), args, {
-      cwd: root,
-      stdio: ['ignore', 'pipe', 'pipe'],
-      env: { ...process.env, ...env },
-    })
-    let said = ''
-    child.stdout.on('data', (piece: Buffer) => (said += piece.toString()))
-    child.stderr.on('data', (piece: Buffer) => (said += piece.toString()))
-    child.on('error', (error) => resolve({ good: false, said: error.message }))
-    child.on('close', (code) => resolve({ good: code === 0, said }))
-  })
-
-type Suite = [name: string, run: () => Promise<Count>]
+/** The reading checks, and then the unit tests: they only compute. */
+async function computing(): Promise<void> {
+  // Two at a time, for two cores.
+  const waiting = [...READING]
+  const next = async (): Promise<void> => {
+    for (let check = waiting.shift(); check; check = waiting.shift()) {
+      const [name, command, ...args] = check
+      const { good, said } = await aside(command, args, {}, 'behind')
+      say(`\n— ${name}\n${said.trim()}`)
+      take(name, one(good))
+    }
+  }
+  await Promise.all([next(), next()])
+  take('unit', await vitest('unit', [], 'behind'))
+}
 /** One after the other: each starts servers that are killed, or waited for, at times of its own. */
-const SUITES: Suite[] = [
-  ['unit', () => vitest('unit')],
-  ['api', () => vitest('api', '--config', 'vitest.api.config.ts')],
-  ['trials', () => vitest('trials', '--config', 'vitest.trials.config.ts')],
-  ['browser', browser],
-]
+async function serving(): Promise<void> {
+  take('api', await vitest('api', ['--config', 'vitest.api.config.ts']))
+  take('trials', await vitest('trials', ['--config', 'vitest.trials.config.ts']))
+  take('browser', await browser())
+}
 
 rmSync(REPORTS, { recursive: true, force: true })
 mkdirSync(REPORTS, { recursive: true })
@@ -93,14 +106,7 @@ try {
   await ensureProgram('mariadbd', 'mariadb-server')
   await ensureProgram('chromium', 'chromium')
   await ensureBuilt()
-  await Promise.all(
-    READING.map(async ([name, command, ...args]) => {
-      const { good, said } = await aside(command, args)
-      say(`\n— ${name}\n${said.trim()}`)
-      take(name, one(good))
-    }),
-  )
-  for (const [name, suite] of SUITES) take(name, await suite())
+  await Promise.all([serving(), computing()])
 } catch (error) {
   if (!(error instanceof Plain)) throw error
   say(error.message)

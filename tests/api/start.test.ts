@@ -1,13 +1,5 @@
 import { execFileSync } from 'node:child_process'
-import {
-  existsSync,
-  mkdirSync,
-  readdirSync,
-  readFileSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { get } from 'node:http'
 import { get as getOverTls } from 'node:https'
 import { createServer } from 'node:net'
@@ -18,7 +10,7 @@ import { ensureProgram } from '../../scripts/debian'
 import { freePort, isFree } from '../../scripts/mariadb'
 import { root } from '../../scripts/packages.mjs'
 import { run } from '../harness/running'
-import { interrupted, processesOf, startDemo, type RunningDemo } from '../harness/demo'
+import { processesOf, startDemo, type RunningDemo } from '../harness/demo'
 import { scenario } from '../../demo/scenario'
 import { newId } from './client'
 
@@ -227,14 +219,5 @@ describe('npm run demo', () => {
     const uid = /^Uid:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]
     const root = process.getuid?.() === 0
     expect(uid).toBe(root && account ? account[1] : String(process.getuid?.()))
-  })
-
-  it('interrupted while its database or its server comes up leaves no process', async () => {
-    for (const [part, after] of [
-      ['mariadbd', 0],
-      ['.output/server/index.mjs', 200],
-    ] as const)
-      expect(await interrupted(folder, part, after)).toEqual({ code: 0, left: [] })
-    expect(readdirSync(folder)).not.toContain('owner.json')
   })
 })

@@ -2,8 +2,8 @@ import { test as base, expect, type Page as BrowserPage } from '@playwright/test
 import type { BenchJob, Job, Page, Person, Vehicle, WithEntries } from '../../contract'
 import type { Installation } from '../../core/installation'
 import { installationFrom, type Entry } from '../../core/journal'
-import { loadDemo } from '../../demo/load'
-import { emptied, endServer, runningSuite, startSuite } from '../harness/running'
+import { endServer, refilled, runningSuite, startSuite } from '../harness/running'
+import { DEMO_COPY } from './setup'
 
 /** Each worker has a server and a database of its own, which are filled anew for every test. */
 export const SUITE = `e2e${process.env.TEST_PARALLEL_INDEX ?? 0}`
@@ -43,7 +43,7 @@ export const test = base.extend<{ data: void }, { server: void }>({
   ],
   data: [
     async ({ server: _ }, use) => {
-      await emptied(SUITE, loadDemo)
+      await refilled(SUITE, DEMO_COPY)
       await use()
     },
     { auto: true },

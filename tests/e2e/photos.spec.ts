@@ -37,6 +37,13 @@ test('a photograph taken while the server is away arrives later, once, without i
     expect([exif, width, height]).toEqual([undefined, 600, 900])
     await page.reload()
     await expect(topped.getByRole('img')).toHaveAttribute('src', /^\/api\/files\//)
+    // Said again, the finding is another entry; the photograph is still of it.
+    await topped.getByRole('button', { name: 'no', exact: true }).click()
+    await allSent(page)
+    expect((await entriesOf(van.id)).filter(({ kind }) => kind === 'finding').at(-1)).toMatchObject({
+      payload: { finding: 'toppedUp', state: 'absent' },
+    })
+    await expect(topped.getByRole('img')).toHaveCount(1)
   })
 
   await test.step('of a part, with words, for the next job of that model', async () => {

@@ -118,21 +118,20 @@ export async function secondServer(
   return { address, port: own, kill, stop }
 }
 
-/** A suite's database emptied while its server runs, and filled again. */
-export async function emptied(
-  suite: string,
-  fill: (database: Database) => Promise<unknown>,
-): Promise<void> {
+/** A suite's database emptied while its server runs, and filled again with what another database of the same server holds. */
+export async function refilled(suite: string, from: string): Promise<void> {
   const database = openDatabase(runningSuite(suite).settings)
   try {
     // On one connection, for which the keys between tables are not looked at.
     await database.sequelize.transaction(async (transaction) => {
       const run = (sql: string) => database.sequelize.query(sql, { type: QueryTypes.RAW, transaction })
       await run('SET foreign_key_checks = 0')
-      for (const table of TABLES) await run(`DELETE FROM ${table}`)
+      for (const table of TABLES) {
+        await run(`DELETE FROM ${table}`)
+        await run(`INSERT INTO ${table} SELECT * FROM ${from}.${table}`)
+      }
       await run('SET foreign_key_checks = 1')
     })
-    await fill(database)
   } finally {
     await database.sequelize.close()
   }
