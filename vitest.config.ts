@@ -9,7 +9,7 @@ export default defineConfig({
   test: {
     include: ['{core,contract,server,app,demo,scripts,tests/house}/**/*.test.ts'],
     exclude: ['**/node_modules/**', '.output/**', '.nuxt/**'],
-    testTimeout: 60_000,
+    testTimeout: 180_000,
     // Vitest leaves one core idle unless told.
     maxWorkers: availableParallelism(),
     // A property that fails must fail again: fast-check prints its seed, and this keeps runs alike.
