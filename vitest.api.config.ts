@@ -8,5 +8,7 @@ export default defineConfig({
     hookTimeout: 120_000,
     // One server and one database: one file after the other.
     fileParallelism: false,
+    // What they share of the project's code keeps no state between files.
+    isolate: false,
   },
 })

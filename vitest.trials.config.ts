@@ -7,5 +7,7 @@ export default defineConfig({
     testTimeout: 900_000,
     hookTimeout: 120_000,
     fileParallelism: false,
+    // What they share of the project's code keeps no state between files.
+    isolate: false,
   },
 })
