@@ -5,6 +5,7 @@ import {
   inRange,
   isImplausible,
   objectOf,
+  pointerTo,
   pressCurve,
   readCircuit,
   sink,
@@ -61,10 +62,17 @@ export const VERBS: Record<string, (input: unknown) => object> = {
     inRange(area, '/reservoirArea', SINK_BOUNDS.reservoirArea, 'Reservoir area')
     inRange(drop, '/reservoirDrop', SINK_BOUNDS.reservoirDrop, 'Reservoir drop')
     inRange(duration, '/duration', SINK_BOUNDS.duration, 'Duration')
-    return sink(circuit, sinkRate, { area, drop, duration })
+    const found = sink(circuit, sinkRate, { area, drop, duration })
+    // What the ruler at the reservoir may be out is no nonsense.
+    if (found.bypass! < (-area * SINK_BOUNDS.levelError) / duration)
+      throw new InputError(
+        `the reservoir lost ${found.loss} mm³/s and the sinking pad sends ${found.flow}: one of the figures is wrong, or it leaks before the master as well`,
+        '/reservoirDrop',
+      )
+    return found
   },
 
-  /** { circuit, points? } → { down, up, jumps }. */
+  /** { circuit, points? } → { down, up, jumps, hangs }. */
   curve(input) {
     const given = objectOf(input, '', ['circuit', 'points'])
     const circuit = readCircuit(given.circuit, '/circuit')
@@ -82,15 +90,16 @@ export const VERBS: Record<string, (input: unknown) => object> = {
     return sensitivity(aroundCircuit(circuit), hourlyRate)
   },
 
-  /** { archetype, measured?, readings, knownGood?, calibration?, touchForce?, draws?, seed? } → ranges, or { implausible }. */
+  /** { archetype, measured?, errors?, readings, knownGood?, calibration?, touchForce?, draws?, seed? } → ranges, or { implausible }. */
   estimate(input) {
-    const optional = ['measured', 'knownGood', 'calibration', 'touchForce', 'draws', 'seed']
+    const optional = ['measured', 'errors', 'knownGood', 'calibration', 'touchForce', 'draws', 'seed']
     const given = objectOf(input, '', ['archetype', 'readings', ...optional])
     const { knownGood, touchForce, draws = ESTIMATE_DRAWS, seed = 1 } = given
     const installation = readKind(given.archetype, given.measured)
     const known: Known = { installation, readings: readReadings(given.readings, '/readings') }
     if (given.calibration !== undefined)
       known.calibration = readReadings(given.calibration, '/calibration')
+    if (given.errors !== undefined) known.errors = readErrors(given.errors)
     if (knownGood !== undefined) known.knownGood = yesOrNo(knownGood, '/knownGood')
     if (touchForce !== undefined) {
       inRange(touchForce, '/touchForce', { unit: 'N', min: 1, max: 500 }, 'Touch force')
@@ -98,11 +107,7 @@ export const VERBS: Record<string, (input: unknown) => object> = {
     }
     wholeNumber(draws, '/draws', { min: 100, max: 100_000 }, 'Draws')
     wholeNumber(seed, '/seed', { min: 0, max: 4_294_967_295 }, 'Seed')
-    return (
-      estimate(known, { draws, seed }) ?? {
-        implausible: 'no vehicle of this kind shows these readings: check the readings and the kind',
-      }
-    )
+    return estimate(known, { draws, seed })
   },
 
   /**
@@ -118,10 +123,15 @@ export const VERBS: Record<string, (input: unknown) => object> = {
       given.circuit === undefined
         ? readKind(given.archetype, given.measured)
         : aroundCircuit(readCircuit(given.circuit, '/circuit'))
-    const { model = '', record = {} } = given
+    const { model = '', record } = given
     if (typeof model !== 'string') throw new InputError('model must be a text', '/model')
+    if (given.model !== undefined && record === undefined)
+      throw new InputError(
+        'a model says something only beside a record: give both or neither',
+        '/model',
+      )
     const question = readQuestion(given)
-    const { priors, moved } = priorsFrom(readRecord(record), model)
+    const { priors, moved } = priorsFrom(readRecord(record ?? {}), model)
     const answer = report(knowledgeOf(installation, priors), question)
     return moved.length === 0 ? answer : { ...answer, moved }
   },
@@ -136,12 +146,24 @@ function readKind(archetype: unknown, measured: unknown): Installation {
   const fields = objectOf(measured, '/measured')
   const installation = Object.entries(fields).reduce((so, [path, value]) => {
     const field = fieldAt(path)
-    if (!field) throw new InputError(`${path} is no field of a circuit`, `/measured/${path}`)
+    if (!field) throw new InputError(`${path} is no field of a circuit`, pointerTo('/measured', path))
     inRange(value, `/measured/${path}`, field, field.label)
     return withMeasured(so, path, value)
   }, start)
   readCircuit(installation.circuit, '/measured')
   return installation
+}
+
+/** One standard deviation of a measured figure, in its own unit. */
+function readErrors(input: unknown): Record<string, number> {
+  const given = objectOf(input, '/errors')
+  for (const [path, value] of Object.entries(given)) {
+    const field = fieldAt(path)
+    if (!field) throw new InputError(`${path} is no field of a circuit`, pointerTo('/errors', path))
+    const bounds = { unit: field.unit, min: 0, max: field.max - field.min }
+    inRange(value, `/errors/${path}`, bounds, `Error of ${field.label}`)
+  }
+  return given as Record<string, number>
 }
 
 const TAPE_BOUNDS = {

@@ -11,13 +11,15 @@ import { benchServer } from '../bench/server'
 import { root } from './packages.mjs'
 
 /**
- * `npm run bench [-- core|server|lists|live|loop|browser …]`: speed as ratios measured in one run. The core is bundled first, as
- * the application ships it.
+ * `npm run bench [-- core|server|lists|live|loop|browser|estimate …]`: speed as ratios measured in one run; `estimate`, a quarter
+ * of an hour, only where it is named. The core is bundled first, as the application ships it.
  */
 const outdir = join(root, '.data', 'bench')
 mkdirSync(outdir, { recursive: true })
 await build({
-  entryPoints: ['circuit', 'draws', 'find'].map((name) => join(root, 'bench', `${name}.ts`)),
+  entryPoints: ['circuit', 'draws', 'estimates', 'find'].map((name) =>
+    join(root, 'bench', `${name}.ts`),
+  ),
   outdir,
   outExtension: { '.js': '.mjs' },
   bundle: true,
@@ -28,6 +30,7 @@ await build({
 const bundled = (name: string) => import(pathToFileURL(join(outdir, `${name}.mjs`)).href)
 const { benchCircuit } = (await bundled('circuit')) as typeof import('../bench/circuit')
 const { benchDraws } = (await bundled('draws')) as typeof import('../bench/draws')
+const { benchEstimates } = (await bundled('estimates')) as typeof import('../bench/estimates')
 const { benchFind } = (await bundled('find')) as typeof import('../bench/find')
 
 const BENCHES: [name: string, run: () => Row[] | Promise<Row[]>][] = [
@@ -42,3 +45,4 @@ const BENCHES: [name: string, run: () => Row[] | Promise<Row[]>][] = [
 ]
 const asked = process.argv.slice(2)
 for (const [name, run] of BENCHES) if (asked.length === 0 || asked.includes(name)) print(await run())
+if (asked.includes('estimate')) print(benchEstimates())

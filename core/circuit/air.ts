@@ -125,6 +125,19 @@ export function airAtEngagement(circuit: Circuit, engagement: number): number | 
 }
 
 /**
+ * The bare figure: trapped air from the rod's stroke at full pedal, mm³, with no interval; null where no pressure is left
+ * there, or where the slave would be at its end, which says nothing of the air.
+ */
+export function airAtRodStroke(circuit: Circuit, stroke: number): number | null {
+  const p = plant(circuit)
+  const s = p.slaveRest + stroke
+  const pressure = pressureAt(p, s, 1)
+  if (pressure <= 0 || s >= circuit.slave.stroke) return null
+  const left = volumeSent(p, circuit.pedal.travel) - volumeBesidesAir(p, s, pressure)
+  return left / (pressure / (P0 + pressure))
+}
+
+/**
  * Trapped air from the take-up point coming up: the same balance at the engagement point.
  * @param engagement pad travel at take-up, mm from pedal up.
  */

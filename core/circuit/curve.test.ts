@@ -52,6 +52,56 @@ describe('the press curve', () => {
     expect(jumps.up[0]!.padTravel).toBeLessThan(jump!.padTravel)
   })
 
+  it('coming up there is no pressure with the pad up, though the slave never moved', () => {
+    const soft = {
+      ...plain,
+      air: 60_000,
+      cover: {
+        ...plain.cover,
+        releaseLoad: [
+          [0, 200],
+          [10, 1800],
+        ] as [number, number][],
+      },
+    }
+    const { up, down } = pressCurve(soft, 5)
+    expect(down.at(-1)!.rodStroke).toBe(0)
+    expect(up[0]!.pressure).toBe(0)
+    up.forEach(({ pressure }, i) => expect(pressure).toBeCloseTo(down[i]!.pressure, 9))
+  })
+
+  it('has no leap that the master’s stroke never reaches', () => {
+    const { padTravel } = pressCurve(snapping, 40).jumps.down[0]!
+    const { pedal, master } = snapping
+    // The piston is at its end a millimetre of pad before the leap.
+    const stroke = (padTravel - 1) / pedal.ratio - master.pushrodClearance
+    const short = { ...snapping, master: { ...master, stroke } }
+    const { down, jumps } = pressCurve(short, 40)
+    expect(jumps.down).toEqual([])
+    down
+      .slice(1)
+      .forEach((point, i) =>
+        expect(point.slaveTravel).toBeGreaterThanOrEqual(down[i]!.slaveTravel - 1e-9),
+      )
+  })
+
+  it('a seal that drags more than the springs pull lets the pedal hang, and that is said', () => {
+    const draggy: Circuit = {
+      ...plain,
+      pedal: { ...plain.pedal, returnForce: 0 },
+      master: { ...plain.master, springPreload: 5, sealFriction: 18 },
+    }
+    const { hangs, up } = pressCurve(draggy, 200)
+    expect(hangs).toBeGreaterThan(0)
+    expect(up.findLast(({ padTravel }) => padTravel < hangs! - 1)!.pedalForce).toBeLessThan(0)
+    expect(up.find(({ padTravel }) => padTravel > hangs! + 1)!.pedalForce).toBeGreaterThan(0)
+    const event = find(draggy, 'hangs')
+    expect(event.padTravel).toBeCloseTo(hangs!, 0)
+    expect(tellEvent(event, f)).toMatch(/^Let go, the pedal hangs \d+ mm from its rest/)
+    expect(pressCurve(plain, 50).hangs).toBeNull()
+    expect(kinds(plain)).not.toContain('hangs')
+  })
+
   it('pad travel never falls along it, and the slave never moves back going down', () => {
     fc.assert(
       fc.property(everydayCircuit, (circuit) => {

@@ -1,6 +1,6 @@
 import { crossing, greatest, volumeHolding, type Balance } from './balance'
 import type { Circuit } from './circuit'
-import { kneesOf, padTravelSending } from './plant'
+import { kneesOf, padTravelSending, volumeSent } from './plant'
 import {
   balanceUp,
   comingUp,
@@ -35,6 +35,8 @@ export interface PressCurve {
   up: CurvePoint[]
   /** Snaps going down and coming up; empty where the slave moves smoothly all the way. */
   jumps: { down: Jump[]; up: Jump[] }
+  /** Pad travel at which the pedal hangs coming up, its springs weaker than the seal's drag, mm; null where it comes home. */
+  hangs: number | null
 }
 
 /**
@@ -72,11 +74,26 @@ export function pressCurve(circuit: Circuit, points = 200): PressCurve {
     }
     return curve
   }
+  const rising = through(jumps.up, -1, (x) => comingUp(r, up, x))
   return {
     down: through(jumps.down, 1, (x) => pressedDown(r, x)),
-    up: through(jumps.up, -1, (x) => comingUp(r, up, x)),
+    up: rising,
     jumps,
+    hangs: hangsAt(rising),
   }
+}
+
+/** Where a foot that is lifted slowly leaves the pad behind: the force there is below none. Straight lines between points. */
+function hangsAt(up: readonly CurvePoint[]): number | null {
+  for (let i = up.length - 1; i >= 0; i--) {
+    const { pedalForce, padTravel } = up[i]!
+    if (pedalForce >= 0 || padTravel === 0) continue
+    const above = up[i + 1]
+    if (!above) return padTravel
+    const part = -pedalForce / (above.pedalForce - pedalForce)
+    return padTravel + part * (above.padTravel - padTravel)
+  }
+  return null
 }
 
 /** Clamp state at a bearing travel, mm. */
@@ -112,9 +129,12 @@ const LEAST_JUMP = 0.01
 /** Going down the slave leaps where G has a peak that stands above all before it, to where G is that high again. */
 function jumpsDown({ plant: p, down }: ReadyCircuit): Jump[] {
   const jumps: Jump[] = []
-  const { stroke } = p.circuit.slave
+  const { pedal, slave } = p.circuit
+  const { stroke } = slave
   const { s, volume } = down
-  for (let i = 0; i + 1 < s.length && s[i]! < stroke;) {
+  // What pedal and master cannot send does not come to pass.
+  const most = volumeSent(p, pedal.travel)
+  for (let i = 0; i + 1 < s.length && s[i]! < stroke && volume[i]! <= most;) {
     let land = i
     while (land + 1 < s.length && volume[land + 1]! <= volume[i]!) land++
     // The leap ends in the piece beyond `land`, or at the slave's stop.

@@ -17,9 +17,13 @@ export type PedalEvent =
   | { kind: 'slaveAtEnd'; stop: false; padTravel: number; left: number; releases: boolean }
   | { kind: 'snap'; stop: false; jump: Jump; back: Jump | null }
   | { kind: 'ridesClamp'; stop: true; bearing: number }
+  | { kind: 'hangs'; stop: false; padTravel: number; lacking: number }
 
 /** Less pad than this left at a stop is the tape's, mm. */
 const LEAST_LEFT = 0.5
+
+/** Points of the curve on which it is looked for where the pedal hangs. */
+const POINTS = 60
 
 /** The events of a circuit, the gravest first. Everything is read off its real solution. */
 export function eventsOf(circuit: Circuit): PedalEvent[] {
@@ -58,7 +62,14 @@ export function eventsOf(circuit: Circuit): PedalEvent[] {
   if (solution.limitedBy === 'pedal')
     events.push({ kind: 'padOnFloor', stop: false, short: -solution.reserve })
 
-  const { jumps } = pressCurve(circuit, 2)
+  const { jumps, up, hangs } = pressCurve(circuit, POINTS)
+  if (hangs !== null)
+    events.push({
+      kind: 'hangs',
+      stop: false,
+      padTravel: hangs,
+      lacking: -Math.min(...up.map(({ pedalForce }) => pedalForce)),
+    })
   const jump = jumps.down.find(({ padTravel }) => padTravel <= pedal.travel)
   if (jump) events.push({ kind: 'snap', stop: false, jump, back: jumps.up[0] ?? null })
   return events
@@ -73,6 +84,8 @@ export function tellEvent(event: PedalEvent, f: Format): string {
       return `The rod holds the piston ${f.length(event.heldIn)} in and part covers the port. Stop: give it play before going on.`
     case 'ridesClamp':
       return `At rest the slave already presses the fingers ${f.length(event.bearing)} in: the clutch slips with the pedal up.`
+    case 'hangs':
+      return `Let go, the pedal hangs ${f.length(event.padTravel)} from its rest: the master’s seal drags ${f.force(event.lacking)} more than the springs pull there. A return spring on the pedal, or a stronger one in the master, brings it home.`
     case 'padOnFloor':
       return `The pad is on the floor ${f.length(event.short)} before the disc is free.`
     case 'masterAtEnd':

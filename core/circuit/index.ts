@@ -2,7 +2,7 @@
 export { takesUpPlay } from './plant'
 export * from './circuit'
 export { FIELDS, fieldAt, LOAD_POINT, MOST_LINES, type Field, type FieldUnit } from './fields'
-export { InputError, inRange, objectOf, readCircuit } from './read'
+export { InputError, inRange, objectOf, pointerTo, readCircuit } from './read'
 export {
   reserveOf,
   solveCircuit,
@@ -15,6 +15,7 @@ export {
   airAllowed,
   airAtEngagement,
   airAtFreeTravel,
+  airAtRodStroke,
   airBehind,
   airFromEngagement,
   airFromFreeTravel,

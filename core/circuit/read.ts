@@ -156,13 +156,17 @@ export function inRange(
  * An object with no fields but those named (any, where none are), or refused.
  * @throws InputError
  */
+/** JSON pointer to a member, its name escaped (RFC 6901, section 3). */
+export const pointerTo = (path: string, name: string): string =>
+  `${path}/${name.replaceAll('~', '~0').replaceAll('/', '~1')}`
+
 export function objectOf(input: unknown, path: string, names?: readonly string[]): Json {
   if (input === undefined) refuse(path, 'is missing')
   if (typeof input !== 'object' || input === null || Array.isArray(input))
     refuse(path, 'must be an object')
   for (const name of Object.keys(input))
     if (names && !names.includes(name))
-      refuse(`${path}/${name}`, `is not known here; known: ${names.join(', ')}`)
+      refuse(pointerTo(path, name), `is not known here; known: ${names.join(', ')}`)
   return input as Json
 }
 

@@ -38,4 +38,6 @@ export const SINK_BOUNDS = {
   reservoirArea: { unit: 'mm²', min: 10, max: 200_000 },
   reservoirDrop: { unit: 'mm', min: 0, max: 500 },
   duration: HELD_FOR,
+  /** mm; a level read at the reservoir's side is out by so much. */
+  levelError: 0.5,
 } as const

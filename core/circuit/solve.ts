@@ -206,11 +206,11 @@ export function stateAt(
   // At rest, at the slave's stop and where friction holds it on the way up, the slave stands and the pressure is free.
   const end = way === 1 ? slave.stroke : r.full
   let pressure: number
-  if (s >= end) {
+  if (s <= p.slaveRest) pressure = pressureAbsorbing(p, volume)
+  else if (s >= end) {
     const free = pressureAbsorbing(p, volume - p.slaveArea * (s - p.slaveRest))
     pressure = Math.max(pressureAt(p, s, way), free)
-  } else if (s <= p.slaveRest) pressure = pressureAbsorbing(p, volume)
-  else pressure = pressureAt(p, s, way)
+  } else pressure = pressureAt(p, s, way)
   return {
     volume,
     slaveTravel: s,

@@ -1,5 +1,5 @@
 import { HELD_FOR } from '../quantity'
-import { InputError, inRange, objectOf } from '../circuit'
+import { InputError, inRange, objectOf, pointerTo } from '../circuit'
 import { COMPLAINT_IDS, type ComplaintId } from './complaints'
 import { NEEDS, USUAL_CONDITIONS, type Conditions } from './conditions'
 import type { Evidence } from './evidence'
@@ -99,8 +99,8 @@ const COUNT = { unit: '', min: 0, max: 1_000_000 }
 export function readRecord(input: unknown): ShopRecord {
   const models = objectOf(input, '/record')
   for (const [model, one] of Object.entries(models)) {
-    const path = `/record/${model}`
-    const { jobs, confirmed = {} } = objectOf(one, path, ['jobs', 'confirmed'])
+    const path = pointerTo('/record', model)
+    const { jobs, confirmed } = objectOf(one, path, ['jobs', 'confirmed'])
     inRange(jobs, `${path}/jobs`, COUNT, 'Jobs')
     for (const [fault, count] of Object.entries(objectOf(confirmed, `${path}/confirmed`, FAULT_IDS)))
       inRange(count, `${path}/confirmed/${fault}`, { ...COUNT, max: jobs }, 'Confirmed')

@@ -1,18 +1,11 @@
-import {
-  effectiveSize,
-  evenDraws,
-  latinHypercube,
-  normalQuantile,
-  weightedMean,
-  weightedQuantiles,
-  weightedVariance,
-} from '../chance'
+import { evenDraws, weightedMean, weightedQuantiles, weightedVariance } from '../chance'
 import { fieldAt, measuredUncertainty, peakForce } from '../circuit'
 import type { Installation } from '../installation'
 import { whole, type Run } from '../run'
 import { Cases, type Case, type Known } from './cases'
-import { proposalFor, type Proposal } from './gaussian'
+import { Draws, type Drawn } from './draws'
 import { predicted, READING_ERROR, TAPE_READINGS, type TapeReading } from './readings'
+import { ShownByKind } from './shown'
 
 /** A figure as far as it is known: nine cases in ten lie between low and high. */
 export interface Estimated {
@@ -55,81 +48,60 @@ export interface EstimateOptions {
 }
 
 export const ESTIMATE_DRAWS = 4000
-/** A round in which fewer than this share of the draws count is followed by another, at most so many in all. */
-const THIN = 0.1
-const MOST_ROUNDS = 4
-/** Fewer than this, and the ranges are those of a handful of draws. */
-export const LEAST_EFFECTIVE = 50
+/** Fewer than this, and the ranges are those of a handful of draws: then none is said. */
+export const LEAST_EFFECTIVE = 200
+
+/** Readings that no vehicle of the kind shows, in words. */
+export interface NoEstimate {
+  implausible: string
+}
 
 /**
- * What three or four tape readings say of an unknown vehicle: circuits drawn by a Latin hypercube from the ranges of its
- * kind, around where the readings point, each weighted by prior, likelihood and proposal (importance sampling). Null where no
- * draw can lie behind the readings: geometry or readings are wrong.
+ * What tape readings say of an unknown vehicle: circuits drawn from the ranges of its kind and from around where the
+ * readings point, each weighted by prior, likelihood and what could have drawn it (importance sampling with a defensive
+ * mixture). Where the readings cannot be of this kind of vehicle, that is said, and no range.
+ * @param options draws of the first round; more follow until enough of them count.
  */
-export function estimateRun(known: Known, options: EstimateOptions = {}): Run<Estimate | null> {
+export function estimateRun(known: Known, options: EstimateOptions = {}): Run<Estimate | NoEstimate> {
   const { draws = ESTIMATE_DRAWS, seed = 1 } = options
   const cases = new Cases(known)
-  const { dimensions, observed } = cases
-  const proposal = proposalFor(dimensions, observed, (z) => cases.at(z).shows)
-  const chance = evenDraws(seed)
-  let cube = latinHypercube(draws, dimensions + observed.length, chance)
-  let rounds = 1
-  const drawn: WeighedCase[] = []
-
-  function drawOne(i: number): void {
-    const normals = cube.map((column) => normalQuantile(column[i % draws]!))
-    const z = proposal.draw(normals.slice(0, dimensions), normals.slice(dimensions))
-    const one = cases.at(z)
-    let logWeight = one.logWeight - proposal.logDensity(z)
-    for (const value of z) logWeight -= (value * value) / 2
-    drawn.push({ z, one, logWeight })
-  }
-
-  /** Another round where too few of the draws so far count for anything. */
-  function goOn(): void {
-    if (rounds === MOST_ROUNDS || effectiveSize(weightsOf(drawn)) >= THIN * draws) return
-    rounds += 1
-    cube = latinHypercube(draws, dimensions + observed.length, chance)
-  }
-
+  const drawn = new Draws(cases, draws, evenDraws(seed))
+  const kind = new ShownByKind(known, seed)
   return {
     get total() {
-      return draws * rounds
+      return kind.total + drawn.total
     },
     step(count) {
-      const end = Math.min(draws * rounds, drawn.length + count)
-      while (drawn.length < end) drawOne(drawn.length)
-      if (drawn.length === draws * rounds) goOn()
-      return drawn.length
+      const first = Math.min(count, kind.total - kind.done)
+      kind.step(first)
+      // What no vehicle of the kind shows is not looked for among them.
+      if (kind.done === kind.total && kind.impossible() !== null) drawn.total = drawn.done
+      else if (count > first) drawn.step(count - first)
+      return kind.done + drawn.done
     },
-    result: () => summary(known, cases, proposal, drawn),
+    result() {
+      const implausible = kind.impossible()
+      return implausible === null ? summary(known, cases, drawn) : { implausible }
+    },
   }
 }
 
 /** The whole of it at once. */
-export const estimate = (known: Known, options: EstimateOptions = {}): Estimate | null =>
+export const estimate = (known: Known, options: EstimateOptions = {}): Estimate | NoEstimate =>
   whole(estimateRun(known, options))
 
 /** Draws of less weight than this against the greatest change no figure. */
 const NOTHING = 1e-15
 
-interface WeighedCase {
-  z: Float64Array
-  one: Case
-  logWeight: number
-}
+const DO_NOT_FIT =
+  'These readings do not fit this kind of vehicle: measure again, or choose another kind.'
 
-/** Weights against the greatest of them. */
-function weightsOf(drawn: readonly WeighedCase[]): number[] {
-  const highest = drawn.reduce((most, { logWeight }) => Math.max(most, logWeight), -Infinity)
-  return drawn.map(({ logWeight }) => (highest === -Infinity ? 0 : Math.exp(logWeight - highest)))
-}
-
-function summary(known: Known, cases: Cases, proposal: Proposal, all: WeighedCase[]): Estimate | null {
-  const every = weightsOf(all)
+function summary(known: Known, cases: Cases, draws: Draws): Estimate | NoEstimate {
+  const { drawn: all, weights: every, effective } = draws.outcome()
   const drawn = all.filter((_, i) => every[i]! > NOTHING)
-  if (drawn.length === 0) return null
   const weights = every.filter((weight) => weight > NOTHING)
+  if (!(effective >= Math.min(LEAST_EFFECTIVE, draws.all.length / 2)))
+    return { implausible: DO_NOT_FIT }
   const of = (figure: (one: Case) => number) => drawn.map(({ one }) => figure(one))
   const range = (values: number[]): Estimated => {
     const [low, middle, high] = weightedQuantiles(values, weights, [0.05, 0.5, 0.95])
@@ -146,40 +118,37 @@ function summary(known: Known, cases: Cases, proposal: Proposal, all: WeighedCas
       of(({ solution }) => (solution.releases ? 1 : 0)),
       weights,
     ),
-    draws: all.length,
-    effective: effectiveSize(weights),
-    guess: guessOf(known.installation, cases, proposal, drawn, weights, air),
+    draws: draws.all.length,
+    effective,
+    guess: guessOf(known.installation, cases, drawn, weights, air),
     next: nextReadings(known, cases, drawn, weights, air, found.high - found.low),
   }
 }
 
 /**
  * What of the air's spread would be gone if every assumed figure were known: one less what the readings' and the
- * measured figures' own errors leave, to first order at the centre.
+ * measured figures' own errors leave, to first order about the middle of what is found.
  */
 function guessOf(
   { assumed }: Installation,
   cases: Cases,
-  proposal: Proposal,
-  drawn: WeighedCase[],
-  weights: number[],
-  air: number[],
+  drawn: readonly Drawn[],
+  weights: readonly number[],
+  air: readonly number[],
 ): Estimate['guess'] {
   const total = weightedVariance(air, weights)
   if (total === 0) return { share: 0, from: [] }
-  const mean = Float64Array.from(proposal.centre, (_, k) =>
-    weightedMean(
-      drawn.map(({ z }) => z[k]!),
-      weights,
-    ),
-  )
+  const z = (k: number) => drawn.map((one) => one.z[k]!)
+  const mean = Float64Array.from({ length: cases.dimensions }, (_, k) => weightedMean(z(k), weights))
+  const branch = cases.branches[heaviest(drawn, weights)]!
+  /** Change of the air with one standard deviation of a quantity, over one to either side. */
   const slope = (k: number): number => {
     const at = (by: number) => {
-      const z = Float64Array.from(mean)
-      z[k]! += by
-      return cases.at(z).circuit.air
+      const beside = Float64Array.from(mean)
+      beside[k]! += by
+      return cases.at(beside, branch).circuit.air
     }
-    return (at(0.2) - at(-0.2)) / 0.4
+    return (at(1) - at(-1)) / 2
   }
   let known = 0
   const from: { name: string; share: number }[] = []
@@ -187,14 +156,14 @@ function guessOf(
     const name = cases.quantities[k]?.name
     const variance = slope(k) ** 2
     if (name === undefined || !assumed.includes(name)) known += variance
-    else {
-      const left = weightedVariance(
-        drawn.map(({ z }) => z[k]!),
-        weights,
-      )
-      from.push({ name, share: (variance * left) / total })
-    }
+    else from.push({ name, share: (variance * weightedVariance(z(k), weights)) / total })
   }
+  // Of a bore that comes in sizes: what of the air goes with it.
+  cases.bores.forEach(({ name }, b) => {
+    const by = drawn.map((one) => cases.branches[one.branch]!.by[b]!)
+    const variance = weightedVariance(by, weights)
+    if (variance > 0) from.push({ name, share: covariance(by, air, weights) ** 2 / (variance * total) })
+  })
   // What is assumed hangs together once readings are in, so its parts are shares of the guess, not of the whole.
   const share = from.length === 0 ? 0 : Math.min(1, Math.max(0, 1 - known / total))
   const sum = from.reduce((all, one) => all + one.share, 0)
@@ -205,6 +174,13 @@ function guessOf(
   }
 }
 
+/** The branch of most weight. */
+function heaviest(drawn: readonly Drawn[], weights: readonly number[]): number {
+  const held = new Map<number, number>()
+  drawn.forEach(({ branch }, i) => held.set(branch, (held.get(branch) ?? 0) + weights[i]!))
+  return [...held].sort((a, b) => b[1] - a[1])[0]![0]
+}
+
 /**
  * How much each reading would narrow the air on average: the linear part of what it tells (Goldstein and Wooff, Bayes
  * Linear Statistics, 2007, chapter 3), its own error counted.
@@ -212,9 +188,9 @@ function guessOf(
 function nextReadings(
   { installation, readings }: Known,
   cases: Cases,
-  drawn: WeighedCase[],
-  weights: number[],
-  air: number[],
+  drawn: readonly Drawn[],
+  weights: readonly number[],
+  air: readonly number[],
   width: number,
 ): NextReading[] {
   const total = weightedVariance(air, weights)
@@ -228,23 +204,35 @@ function nextReadings(
   const errors = new Map(
     measuredUncertainty(installation.circuit).map(({ name, sigma }) => [name, sigma]),
   )
-  cases.quantities.forEach(({ name, sigma }, k) => {
+  const assumed = (name: string, values: number[]) => {
     // Only what a technician can put a tape or rule to: a load curve or a hose's swell is no reading.
     if (!installation.assumed.includes(name) || !fieldAt(name)) return
-    const values = drawn.map(({ z }) => sigma * z[k]!)
-    candidates.push({ name, values, sigma: errors.get(name) ?? sigma / 20 })
-  })
+    const own = Math.sqrt(weightedVariance(values, weights)) / 20
+    candidates.push({ name, values, sigma: errors.get(name) ?? own })
+  }
+  cases.quantities.forEach(({ name }, k) =>
+    assumed(
+      name,
+      drawn.map(({ one }) => one.by[k]!),
+    ),
+  )
+  cases.bores.forEach(({ name }, b) =>
+    assumed(
+      name,
+      drawn.map(({ branch }) => cases.branches[branch]!.by[b]!),
+    ),
+  )
   return candidates
     .map(({ name, values, sigma }) => {
-      const told =
-        covariance(values, air, weights) ** 2 / (weightedVariance(values, weights) + sigma ** 2)
+      const spread = weightedVariance(values, weights) + sigma ** 2
+      const told = spread > 0 ? covariance(values, air, weights) ** 2 / spread : 0
       const share = total > 0 ? Math.sqrt(Math.max(0, 1 - told / total)) : 1
       return { name, width: width * share, share }
     })
     .sort((a, b) => a.width - b.width)
 }
 
-function covariance(a: number[], b: number[], weights: number[]): number {
+function covariance(a: readonly number[], b: readonly number[], weights: readonly number[]): number {
   const [meanA, meanB] = [weightedMean(a, weights), weightedMean(b, weights)]
   return weightedMean(
     a.map((value, i) => (value - meanA) * (b[i]! - meanB)),

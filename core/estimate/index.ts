@@ -8,6 +8,7 @@ export {
   type Estimate,
   type Estimated,
   type NextReading,
+  type NoEstimate,
 } from './estimate'
 export { READING_ERROR, TAPE_READINGS, type PedalReadings, type TapeReading } from './readings'
-export { simulateVehicle, type Simulated } from './simulate'
+export { simulateVehicle, type Simulated, type SimulateOptions } from './simulate'

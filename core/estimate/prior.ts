@@ -12,12 +12,12 @@ export interface AirPrior {
 /** Below this no foot tells one amount from another, mm³; above it each doubling is held as likely as the next. */
 const FLOOR = 100
 /** More than this no pedal would be driven in with, mm³. */
-const MOST = 8000
-const LOG_SPAN = Math.log((MOST + FLOOR) / FLOOR)
+export const MOST_AIR = 8000
+const LOG_SPAN = Math.log((MOST_AIR + FLOOR) / FLOOR)
 
 /** A pedal of which somebody complains: from none to no pedal at all, even in the logarithm. */
 export const COMPLAINED_OF: AirPrior = {
-  density: (air) => (air < 0 || air > MOST ? 0 : 1 / ((air + FLOOR) * LOG_SPAN)),
+  density: (air) => (air < 0 || air > MOST_AIR ? 0 : 1 / ((air + FLOOR) * LOG_SPAN)),
   quantile: (share) => FLOOR * (Math.exp(share * LOG_SPAN) - 1),
 }
 

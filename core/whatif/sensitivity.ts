@@ -75,6 +75,8 @@ export function sensitivity(installation: Installation, hourlyRate = HOURLY_RATE
     const after = attempt(installation, changes)
     if (!after) return []
     const solved = solveCircuit(after.circuit)
+    // Pad left over at a master or slave that is at its end frees no disc.
+    if (solved.limitedBy === 'master' || solved.limitedBy === 'slave') return []
     const { id, label, reason, minutes, money } = remedy
     const cost = money + (minutes / 60) * hourlyRate
     const gain = solved.reserve - reserve

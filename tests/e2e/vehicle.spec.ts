@@ -37,7 +37,9 @@ test('what is not known is weighed off the drawing thread, and a good pedal is k
     Number(await low.innerText())
   const wide = await width()
   expect(wide).toBeGreaterThan(0.1)
-  await expect(figure(page, 'guess')).toContainText(/\d+ parts in 100 of what is not known/)
+  await expect(figure(page, 'guess')).toContainText(
+    /\d+ % of the doubt about the air comes from\s+assumed figures/,
+  )
   await expect(page.locator('[data-next]').first()).toContainText(/air to ±0\.\d+ ml/)
 
   await page.getByLabel('Free travel at the pad', { exact: true }).fill('900')

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { fromArchetype } from '../../core/installation'
 import { VERBS } from '../../core/verbs'
 import { expectClose } from '../harness/expect-close'
 import { run } from '../harness/running'
@@ -74,23 +75,47 @@ describe('examples in docs/formats.md', () => {
       '/record/Tern/confirmed/slaveLeak',
     ],
     [{ archetype: 'hovercraft' }, '/archetype'],
+    [{ archetype: 'tractor', model: 'constructor' }, '/model'],
+    [{ archetype: 'tractor', model: 'van', record: { van: { jobs: 10 } } }, '/record/van/confirmed'],
+    [
+      { archetype: 'tractor', record: { 'a/b~c': { jobs: -1, confirmed: {} } } },
+      '/record/a~1b~0c/jobs',
+    ],
   ])('diagnose refuses %j', (given, path) => {
     expect(() => VERBS.diagnose!(given)).toThrow(expect.objectContaining({ path }))
   })
 
   it('a record moves what diagnose says, and how far is told', () => {
-    const given = { archetype: 'small-car', complaints: ['losesFluid'], model: 'Tern' }
+    const given = { archetype: 'small-car', complaints: ['losesFluid'] }
     const record = { Tern: { jobs: 12, confirmed: { hoseLeak: 9 } } }
     interface Told {
       suspects: { fault: string; chance: number }[]
       moved?: { fault: string; from: number; to: number }[]
     }
     const without = VERBS.diagnose!(given) as Told
-    const with_ = VERBS.diagnose!({ ...given, record }) as Told
+    const with_ = VERBS.diagnose!({ ...given, model: 'Tern', record }) as Told
     const hose = ({ suspects }: Told) => suspects.find(({ fault }) => fault === 'hoseLeak')!.chance
     expect(without.moved).toBeUndefined()
     expect(with_.moved![0]!.fault).toBe('hoseLeak')
     expect(hose(with_)).toBeGreaterThan(2 * hose(without))
+  })
+
+  it('a reservoir that loses more than the pad sends is refused, but not what its reading may be out', () => {
+    const { circuit } = fromArchetype('long-line')
+    const hold = { circuit, sinkRate: 0.1, reservoirArea: 1800, duration: 60 }
+    expect(() => VERBS.sink!({ ...hold, reservoirDrop: 5 })).toThrow(
+      expect.objectContaining({ path: '/reservoirDrop' }),
+    )
+    expect(VERBS.sink!({ ...hold, reservoirDrop: 0.5 })).toHaveProperty('loss', 15)
+  })
+
+  it('no remedy is offered where master or slave is at its end all the same', () => {
+    const { circuit } = fromArchetype('long-line')
+    const short = { ...circuit, master: { ...circuit.master, stroke: 21 } }
+    const { remedies } = VERBS.sensitivity!({ circuit: short }) as { remedies: { id: string }[] }
+    const whole = VERBS.sensitivity!({ circuit }) as { remedies: { id: string }[] }
+    expect(whole.remedies.map(({ id }) => id)).toContain('stop')
+    expect(remedies.map(({ id }) => id)).not.toContain('stop')
   })
 
   it('an estimate that nothing can lie behind says so', () => {

@@ -1,12 +1,17 @@
 <script setup lang="ts">
 import { readingKind } from '~~/core/diagnosis'
-import { LEAST_EFFECTIVE, TAPE_READINGS, type TapeReading } from '~~/core/estimate'
+import { TAPE_READINGS, type TapeReading } from '~~/core/estimate'
 import { assumedFigures, installationField } from '~~/core/installation'
 import type { CoreUnit } from '~~/core/quantity'
 
 /** What nobody knows: what a few tape readings say all the same, how much of it is guess, and what to read next. */
 const { subject, vehicleId, kept, readings, vehicleEntries, filing } = useDesk()
-const { progress, result, problem, start, stop } = useHeavy('estimate')
+const { progress, result: answer, problem, start, stop } = useHeavy('estimate')
+/** Null while there is none, and where the readings cannot be of this kind of vehicle. */
+const result = computed(() => (answer.value && 'air' in answer.value ? answer.value : null))
+const implausible = computed(() =>
+  answer.value && 'implausible' in answer.value ? answer.value.implausible : null,
+)
 const ran = ref('')
 
 /** Readings taken for this question alone, where no job holds them; and whether the pedal is known good. */
@@ -147,13 +152,8 @@ const percent = (share: number) => Math.round(100 * share)
     </section>
     <section aria-label="What it says" aria-live="polite">
       <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
-      <p
-        v-else-if="ran && progress === null && fresh && result === null"
-        role="alert"
-        class="font-semibold text-rust"
-      >
-        No vehicle of this kind shows these readings. Check the readings, then the kind and what was
-        measured.
+      <p v-else-if="implausible && fresh" role="alert" class="font-semibold text-rust">
+        {{ implausible }}
       </p>
       <template v-if="result">
         <p v-if="!fresh" class="text-soft">Something has changed since: weigh again.</p>
@@ -165,9 +165,9 @@ const percent = (share: number) => Math.round(100 * share)
         />
         <p class="mt-3" data-figure="guess">
           The disc comes free in {{ percent(result.releases) }} of 100 such vehicles.
-          <strong>{{ percent(result.guess.share) }} parts in 100</strong> of what is not known of the
-          air are guess<template v-if="result.guess.from.length"
-            >: mostly
+          <strong>{{ percent(result.guess.share) }} %</strong> of the doubt about the air comes from
+          assumed figures<template v-if="result.guess.from.length"
+            >, most of all
             {{
               result.guess.from
                 .slice(0, 3)
@@ -175,10 +175,6 @@ const percent = (share: number) => Math.round(100 * share)
                 .join(', ')
             }}</template
           >.
-        </p>
-        <p v-if="result.effective < LEAST_EFFECTIVE" class="mt-2 border-l-4 border-amber pl-3">
-          Few such vehicles show these readings together ({{ Math.round(result.effective) }} of
-          {{ result.draws }} count): read once more, or look whether the kind is right.
         </p>
         <h3 class="mt-4 text-[1.1rem]">What to read next</h3>
         <ol class="mt-1 border-t border-hairline">
