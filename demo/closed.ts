@@ -1,5 +1,6 @@
 import { fold, type Entry, type Payloads } from '../core/journal'
-import { judge } from '../core/proof'
+import { judge, reasonWords } from '../core/proof'
+import { formatOf } from '../core/quantity'
 import type { DemoJob, DemoPerson, Line } from './scenario'
 
 /** A job’s lines as entries, for the core to fold. */
@@ -24,7 +25,7 @@ export function closed(job: DemoJob, by: DemoPerson, cause: Payloads['cause']): 
     throw new Error(
       `${job.title}: not proven: ${verdict.reasons
         .filter(({ outcome }) => outcome !== 'pass')
-        .map(({ words }) => words)
+        .map((reason) => reasonWords(reason, formatOf('metric')))
         .join('; ')}`,
     )
   const last = job.lines.at(-1)![0]

@@ -308,6 +308,11 @@ function proven(
         'finding',
         found(finding, 'absent', 'after'),
       ]),
+      ...seen.flatMap(([, by, kind, payload]): Line[] =>
+        kind === 'complaint'
+          ? [[156, by, 'graded', { of: (payload as Payloads['complaint']).complaint, grade: 'gone' }]]
+          : [],
+      ),
     ],
   }
 }

@@ -1,5 +1,5 @@
 import { computed, inject, provide, ref, shallowRef, watch, type InjectionKey } from 'vue'
-import { priorsFrom, type Evidence, type Report } from '~~/core/diagnosis'
+import { priorsFrom, type Evidence, type Policy, type Report } from '~~/core/diagnosis'
 import { conditionsOf, evidenceOf } from '~~/core/journal'
 import { barredBy, questionOf } from '~~/core/proof'
 import type { JobFigures, OpenJob } from './useJob'
@@ -12,6 +12,9 @@ function openDiagnosis(job: OpenJob, figures: JobFigures) {
   const watched = ref(false)
   /** The shop’s settings have come, or cannot: then the usual ones serve. */
   const asSet = ref(false)
+
+  /** What is being chosen, where it is not the shop's way: the other questions are weighed with it. */
+  const weighing = shallowRef<Policy | null>(null)
 
   const evidence = computed(() => evidenceOf(job.state.value))
   const conditions = computed(() => conditionsOf(job.state.value))
@@ -29,7 +32,8 @@ function openDiagnosis(job: OpenJob, figures: JobFigures) {
     const asked = computed(() => {
       const seen = of()
       if (!watched.value || !figures.kept.value || !asSet.value || !seen) return null
-      const question = questionOf(seen, job.state.value, figures.stops.value, shop.settings)
+      const usual = questionOf(seen, job.state.value, figures.stops.value, shop.settings)
+      const question = { ...usual, school: weighing.value ?? usual.school }
       return JSON.stringify([figures.kept.value, pooled.value.priors, question])
     })
     watch(
@@ -69,7 +73,7 @@ function openDiagnosis(job: OpenJob, figures: JobFigures) {
     .catch(() => {})
     .finally(() => (asSet.value = true))
 
-  return { ...found, left: left.told, watched, evidence, conditions, barring, pooled }
+  return { ...found, left: left.told, watched, weighing, evidence, conditions, barring, pooled }
 }
 
 export type OpenDiagnosis = ReturnType<typeof openDiagnosis>

@@ -35,7 +35,16 @@ export const PROVE_AT_BOUNDARY = {
               rule: Line(60),
               outcome: Outcomes,
               code: Type.Optional(
-                OneOf(['preloaded', 'portCovered', 'felt', 'misfit', 'owed', 'takenOver']),
+                OneOf([
+                  'preloaded',
+                  'portCovered',
+                  'felt',
+                  'doubt',
+                  'misfit',
+                  'owed',
+                  'takenOver',
+                  ...GRADES,
+                ]),
               ),
               figure: Type.Optional(Figure),
               low: Type.Optional(Figure),

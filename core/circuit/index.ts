@@ -33,6 +33,7 @@ export {
 export { sink, SINK_BOUNDS, type ReservoirHold, type Sink } from './sink'
 export {
   judgePushBack,
+  isRodInDoubt,
   judgeRodStroke,
   STROKE_TOLERANCE,
   pushrodTurns,

@@ -13,6 +13,15 @@ export function rodState(clearance: number, portClosure: number): RodState {
   return clearance < 0 ? 'preloaded' : 'clear'
 }
 
+/** mm; a clearance felt at the rod is right to this in nine cases of ten. */
+const FELT_TO = 0.2
+
+/**
+ * A clearance that is read as nothing, or hardly more: it may as well be less, and then the port is part covered.
+ * @param clearance pushrod clearance as it was felt, mm.
+ */
+export const isRodInDoubt = (clearance: number): boolean => clearance >= 0 && clearance < FELT_TO
+
 /**
  * Turns of the rod in its clevis to reach a wanted clearance: positive shortens the rod.
  * @param threadPitch mm per turn, above 0.

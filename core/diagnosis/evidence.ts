@@ -1,3 +1,4 @@
+import { isRodInDoubt } from '../circuit'
 import type { ComplaintId } from './complaints'
 import { TELLING_READINGS, type TellingReading } from './expectations'
 import type { FindingId } from './findings'
@@ -25,21 +26,28 @@ const tells = (name: ReadingName): name is TellingReading =>
 export function outdone({ readings }: Evidence): Set<FindingId> {
   const set = new Set<FindingId>()
   for (const { name, insteadOf } of READINGS) if (insteadOf && readings[name]) set.add(insteadOf)
+  if (restsOnNothing(readings)) set.delete('rodTight')
   return set
 }
+
+/** A rod's clearance read as nothing is no figure: it says that no play was felt, and not on which side of none it is. */
+const restsOnNothing = ({ rodClearance }: Evidence['readings']): boolean =>
+  rodClearance !== undefined && isRodInDoubt(rodClearance.value)
 
 /** What counts of the evidence on this vehicle, each thing once. */
 export function itemsOf(knowledge: Knowledge, evidence: Evidence): Item[] {
   const items: Item[] = []
   for (const id of evidence.complaints) items.push({ kind: 'complaint', id })
   const skip = outdone(evidence)
-  for (const [id, state] of Object.entries(evidence.findings) as [FindingId, 'present' | 'absent'][])
+  const nothing = restsOnNothing(evidence.readings)
+  const findings = { ...evidence.findings, ...(nothing && { rodTight: 'present' as const }) }
+  for (const [id, state] of Object.entries(findings) as [FindingId, 'present' | 'absent'][])
     if (knowledge.place.has(id) && !skip.has(id)) items.push({ kind: 'finding', id, state })
   for (const [id, reading] of Object.entries(evidence.readings) as [
     ReadingName,
     { value: number; duration?: number },
   ][]) {
-    if (!tells(id)) continue
+    if (!tells(id) || (id === 'rodClearance' && nothing)) continue
     // A concentric slave has no rod at which a rule could be held.
     if (id === 'rodStroke' && knowledge.installation.circuit.slave.type === 'concentric') continue
     items.push({ kind: 'reading', id, ...reading })

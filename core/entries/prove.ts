@@ -35,7 +35,7 @@ export interface VerdictReason {
   rule: string
   outcome: Outcome
   /** Which of its rule's sentences, where outcome and figures do not say it. */
-  code?: 'preloaded' | 'portCovered' | 'felt' | 'misfit' | 'owed' | 'takenOver'
+  code?: 'preloaded' | 'portCovered' | 'felt' | 'doubt' | 'misfit' | 'owed' | 'takenOver' | Grade
   figure?: number
   /** 90 % range of the figure. */
   low?: number

@@ -1,6 +1,7 @@
 /** Acceptance: what the readings before and after mean, and the verdict that they add up to. */
 export {
   blockingStops,
+  isProven,
   judge,
   openStops,
   proofChecks,

@@ -4,7 +4,16 @@ import { airAllowed, freeTravel, solveCircuit } from '../circuit'
 import { fromArchetype, withMeasured } from '../installation'
 import { fold, type Entry, type Kind, type Payloads, type VerdictReason } from '../journal'
 import { formatOf, type UnitSystem } from '../quantity'
-import { blockingStops, judge, meaning, openStops, PROOF_CHECKS, readingsOwed, reasonWords } from '.'
+import {
+  blockingStops,
+  isProven,
+  judge,
+  meaning,
+  openStops,
+  PROOF_CHECKS,
+  readingsOwed,
+  reasonWords,
+} from '.'
 
 const van = withMeasured(fromArchetype('small-car'), 'master.pushrodClearance', 0.4)
 const shared = { ...van, reservoir: { ...van.reservoir, sharedWithBrakes: true } }
@@ -56,7 +65,7 @@ describe('a reason of a verdict', () => {
     const air = reason('air', [['measurement', reading('freeTravel', tape(2500), 'after')]])!
     const [figure, limit] = [air.figure!, air.limit!].map((ml) => formatOf('inch').volume(1000 * ml))
     expect(said(air, 'inch')).toContain(`Air ${figure} (`)
-    expect(said(air, 'inch')).toContain(`; ${limit} would leave 0.59 in of reserve`)
+    expect(said(air, 'inch')).toContain(`; limit ${limit} for 0.59 in of reserve`)
   })
 
   it('from before it was kept so still says what it said', () => {
@@ -165,6 +174,81 @@ describe('the verdict', () => {
   it('an empty job owes the readings that every proof needs', () => {
     expect(readingsOwed(folded([]))).toEqual(['freeTravel', 'takeUpHeight', 'sink', 'rodClearance'])
     expect(judge(van, folded([])).verdict.outcome).toBe('notYet')
+  })
+})
+
+describe('the complaint', () => {
+  const soft: [string, Payloads['complaint']] = ['complaint', { complaint: 'soft' }]
+  const grade = (graded: Omit<Payloads['graded'], 'of'>): [string, Payloads['graded']] => [
+    'graded',
+    { of: 'soft', ...graded },
+  ]
+  it('that nobody has asked about again, or that is the same, is no verdict whatever the figures say', () => {
+    const owed = verdictOf([soft])
+    expect(owed.outcome).toBe('notYet')
+    // It comes before all that is measured.
+    expect(owed.reasons[0]).toEqual({ rule: 'soft', outcome: 'notYet', code: 'owed' })
+    expect(said(owed.reasons[0])).toBe('Soft or spongy: not asked yet how it is now')
+    const same = verdictOf([soft, grade({ grade: 'same' })])
+    expect(same.outcome).toBe('notYet')
+    expect(said(same.reasons[0])).toBe('Soft or spongy: still the same')
+  })
+
+  it('that is gone passes, and one that is less passes once what is left is named', () => {
+    expect(verdictOf([soft, grade({ grade: 'gone' })]).outcome).toBe('pass')
+    expect(verdictOf([soft, grade({ grade: 'less' })]).outcome).toBe('notYet')
+    expect(verdictOf([soft, grade({ grade: 'less', remaining: 'hoseSwells' })]).outcome).toBe('pass')
+    expect(verdictOf([soft, grade({ grade: 'less', words: 'hose is ordered' })]).outcome).toBe('pass')
+  })
+})
+
+describe('the air after the work', () => {
+  it('passes only where its limit is overstepped in at most one case of five', () => {
+    const seen = new Set<string>()
+    for (let free = tape(0) - 2; free < tape(1500); free++) {
+      const { reasons } = verdictOf([['measurement', reading('freeTravel', free, 'after')]])
+      const one = reasons.find(({ rule }) => rule === 'air')!
+      if (one.code === 'misfit') continue
+      const over = one.figure! + (0.8416 * (one.high! - one.low!)) / (2 * 1.645)
+      expect(one.outcome).toBe(over <= one.limit! ? 'pass' : 'notYet')
+      seen.add(one.figure! > one.limit! ? 'over' : over > one.limit! ? 'may be over' : 'within')
+    }
+    expect([...seen]).toEqual(['within', 'may be over', 'over'])
+  })
+})
+
+describe('a clearance that is read as nothing', () => {
+  const rod = (value: number, phase: 'asFound' | 'after') =>
+    ['measurement', reading('rodClearance', value, phase)] as [string, Payloads['measurement']]
+  it('does not pass, and asks on which side of nothing it is', () => {
+    const one = reason('rodClearance', [rod(0, 'after')])!
+    expect(one).toMatchObject({ outcome: 'notYet', code: 'doubt', figure: 0 })
+    expect(said(one)).toMatch(/it may be none. Feel whether the rod moves before the piston does/)
+    expect(verdictOf([rod(0.25, 'after')]).outcome).toBe('pass')
+  })
+
+  it('does not end the stop of a rod that was measured too long', () => {
+    expect(reason('rodClearance', [rod(-1, 'asFound'), rod(0, 'after')])!.outcome).toBe('stop')
+    const stops = (last: number) =>
+      openStops(folded([rod(-1, 'asFound'), rod(last, 'after')]), 1.1).map(({ stop }) => stop)
+    expect(stops(0)).toEqual(['rodClearance'])
+    expect(stops(0.3)).toEqual([])
+  })
+})
+
+describe('a job that was proven', () => {
+  const pass: [string, Payloads[keyof Payloads]] = ['verdict', { outcome: 'pass', reasons: [] }]
+  it('is so until something is filed that a verdict rests on', () => {
+    expect(isProven(folded([...proven, pass]))).toBe(true)
+    expect(isProven(folded([...proven, pass, ['note', { words: 'Keys on the hook' }]]))).toBe(true)
+    for (const later of [
+      ['measurement', reading('freeTravel', 60, 'after')],
+      ['graded', { of: 'soft', grade: 'same' }],
+      ['complaint', { complaint: 'soft' }],
+    ] as [string, Payloads[keyof Payloads]][])
+      expect(isProven(folded([...proven, pass, later]))).toBe(false)
+    expect(isProven(folded(proven))).toBe(false)
+    expect(isProven(folded([['verdict', { outcome: 'notYet', reasons: [] }]]))).toBe(false)
   })
 })
 

@@ -1,6 +1,6 @@
 import { repairWords } from '../diagnosis'
 import { startStage, type JobState, type Stage } from '../journal'
-import { blockingStops, readingsOwed, type OpenStop } from './judge'
+import { blockingStops, isProven, readingsOwed, type OpenStop } from './judge'
 
 /** What would bring a job on, from its entries alone; which look is the best one is the diagnosis's to say. */
 export type NextStep =
@@ -23,7 +23,7 @@ export type NextStep =
 export function nextStep(state: JobState, stops: readonly OpenStop[]): NextStep {
   const [stop] = blockingStops(stops)
   if (stop) return { to: 'mend', stop: stop.stop, words: stop.words }
-  if (state.verdict?.payload.outcome === 'pass') return { to: 'handOver' }
+  if (isProven(state)) return { to: 'handOver' }
   if (Object.keys(state.readings.after).length > 0)
     return { to: 'prove', owed: readingsOwed(state).length }
   const { cycles, clearInRow } = state.bleed

@@ -1,4 +1,4 @@
-import { findingKind, FINDINGS, readingKind, READINGS, type FindingId } from '../diagnosis'
+import { COMPLAINTS, findingKind, FINDINGS, readingKind, READINGS, type FindingId } from '../diagnosis'
 import type { VerdictReason } from '../journal'
 import type { Format } from '../quantity'
 import { PROOF_CHECKS } from './rules'
@@ -11,6 +11,8 @@ type Figures = VerdictReason &
 const SENTENCES: Record<string, (reason: Figures, good: boolean, f: Format) => string> = {
   rodClearance: ({ figure, code }, good, f) => {
     if (good) return `Rod clear of the piston by ${f.length(figure)}`
+    if (code === 'doubt')
+      return `Rod clear of the piston by ${f.length(figure)}, felt to ${f.length(0.2)}: it may be none. Feel whether the rod moves before the piston does, or give it more and measure again.`
     if (code === 'felt')
       return 'No play at the rod with the pedal up: it may hold the port shut. Shorten it and measure.'
     return code === 'portCovered'
@@ -21,11 +23,14 @@ const SENTENCES: Record<string, (reason: Figures, good: boolean, f: Format) => s
     const ml = (value: number) => f.volume(1000 * Math.max(0, value))
     if (code === 'misfit')
       return `The reading and the geometry do not fit: ${ml(-figure)} less than no air would be needed. Check the reading, the pushrod clearance and the bores.`
-    if (good && low <= 0) return `No air to be seen, at most ${ml(high)}`
+    if (low <= 0)
+      return good
+        ? `No air to be seen, at most ${ml(high)}`
+        : `No air to be seen, but it may be ${ml(high)}; limit ${ml(limit)} for ${f.length(wanted)} of reserve. Measure what is assumed, or read the take-up too.`
     const range = `Air ${ml(figure)} (${ml(low)} to ${ml(high)})`
     return good
       ? `${range}, within the ${ml(limit)} that leave ${f.length(wanted)}`
-      : `${range}; ${ml(limit)} would leave ${f.length(wanted)} of reserve. Bleed on, or change the method.`
+      : `${range}; limit ${ml(limit)} for ${f.length(wanted)} of reserve. Bleed again, or change the method.`
   },
   takeUpHeight: ({ figure, limit }, good, f) =>
     `Takes up ${f.length(figure)} above the floor${good ? '' : `; ${f.length(limit)} are wanted`}`,
@@ -41,6 +46,14 @@ const SENTENCES: Record<string, (reason: Figures, good: boolean, f: Format) => s
     `Clear ${figure} times in a row${good ? '' : `; ${limit} are wanted`}`,
 }
 
+/** How what was complained of went. */
+const FELT: Record<string, string> = {
+  owed: 'not asked yet how it is now',
+  gone: 'gone',
+  less: 'less; what is left is named',
+  same: 'still the same',
+}
+
 const finding = (rule: string) => FINDINGS.find(({ id }) => id === rule)
 const reading = (rule: string) => READINGS.find(({ name }) => name === rule)
 
@@ -48,6 +61,8 @@ const reading = (rule: string) => READINGS.find(({ name }) => name === rule)
 export function reasonWords(reason: VerdictReason, f: Format): string {
   const { rule, outcome, code, words, note } = reason
   if (words !== undefined) return words
+  const complaint = COMPLAINTS.find(({ id }) => id === rule)
+  if (complaint) return `${complaint.label}: ${FELT[code ?? ''] ?? rule}`
   const seen = finding(rule)
   if (code === 'owed')
     return seen

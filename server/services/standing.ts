@@ -1,11 +1,11 @@
 import { QueryTypes } from 'sequelize'
 import { fold, installationFrom } from '../../core/journal'
-import { nextStep, openStops, blockingStops } from '../../core/proof'
+import { blockingStops, isProven, nextStep, openStops } from '../../core/proof'
 import type { Database } from '../database/database'
 import { bearingOf } from './history'
 
 /** Raised where the rules change by which a job's step is worked out: then what is kept is worked out anew. */
-const RULES = 1
+const RULES = 2
 /** Jobs that are worked out in one go, before others have their turn. */
 const AT_ONCE = 25
 
@@ -53,8 +53,10 @@ async function refresh(
   const state = fold(own)
   const installation = installationFrom(own, installationFrom(ofVehicle))
   const stops = openStops(state, installation?.circuit.master.portClosure)
-  const outcome = state.verdict?.payload.outcome ?? null
-  const done = outcome === 'pass'
+  const done = isProven(state)
+  const filed = state.verdict?.payload.outcome ?? null
+  // Proven once, and something has been found since: it is not.
+  const outcome = filed === 'pass' && !done ? 'notYet' : filed
   const stopped = blockingStops(stops).length > 0
   const closed = done && state.cause !== null
   await database.sequelize.query(

@@ -95,6 +95,15 @@ test('a master that bypasses: said, measured, led to, decided', async ({ page })
     )
     await option.click()
     await expect(option).toHaveAttribute('aria-checked', 'true')
+    // One answer chosen weighs the others anew: what is filed is what was chosen.
+    const rebuild = { scope: 'pair', way: 'rebuild', first: 'part' } as const
+    const rebuilt = (await reckoned(id, installation, rebuild)).schools.scope.options.pair
+    expect(rebuilt.money).toBeLessThan(schools.scope.options.pair.money - 20)
+    await page.locator('[data-option="rebuild"]').click()
+    await expect(option.locator('[data-expected]')).toHaveText(
+      `${rebuilt.expectedCost.toFixed(0)} in all`,
+    )
+    await page.locator('[data-option="replace"]').click()
     await page.getByLabel('Why, in your words').fill('Ferry on Thursday, both while it is open')
     await page.getByRole('button', { name: 'File the decision' }).click()
     await expect(page.locator('[data-decided]')).toContainText('master and slave together')
@@ -110,6 +119,8 @@ test('a master that bypasses: said, measured, led to, decided', async ({ page })
     )
     await page.getByText('What spoke for it then').click()
     await expect(page.getByRole('listitem').filter({ hasText: `favoured: ${why}` })).toBeVisible()
+    // Filed at once after the last tap, and yet with the figures of what was chosen then.
+    expect(payload.money).toBeCloseTo(schools.scope.options.pair.money, 9)
     expect(payload.comebackRisk).toBeCloseTo(schools.scope.options.pair.comebackRisk, 9)
   })
 })

@@ -21,8 +21,8 @@ const vehicle = (
 )
 const withAir = (air: number) => ({ ...vehicle.circuit, air })
 const before = Math.round(freeTravel(withAir(1100)))
-const after = Math.round(freeTravel(withAir(40)))
-const takeUpAfter = Math.round(155 - solveCircuit(withAir(40)).engagement!)
+const after = Math.round(freeTravel(withAir(0)))
+const takeUpAfter = Math.round(155 - solveCircuit(withAir(0)).engagement!)
 
 test('from a soft pedal to a proven one, with the server killed on the way', async ({
   page,
@@ -156,6 +156,10 @@ test('from a soft pedal to a proven one, with the server killed on the way', asy
         .getByRole('group', { name: check, exact: true })
         .getByRole('button', { name: word, exact: true })
         .click()
+    // All figures are good; nobody has asked yet how the pedal feels.
+    await expect(figure(page, 'verdict')).toHaveText('Not yet')
+    await expect(page.getByText('Soft or spongy: not asked yet how it is now')).toBeVisible()
+    await page.getByRole('button', { name: 'Soft or spongy: Gone', exact: true }).click()
     await expect(figure(page, 'verdict')).toHaveText('Proven')
     await page.getByRole('button', { name: 'File this verdict' }).click()
     await allSent(page)
@@ -193,5 +197,18 @@ test('from a soft pedal to a proven one, with the server killed on the way', asy
     await other.getByRole('button', { name: 'Wren Halloway' }).click()
     await expect(other.getByRole('link', { name: /Ferry pick-up/ })).toContainText('Proven')
     await other.context().close()
+  })
+
+  await test.step('back the same day, soft again: it is proven nowhere', async () => {
+    await page.getByRole('button', { name: 'Soft or spongy: Same', exact: true }).click()
+    await measure(page, 'Free travel at the pad', String(before))
+    await expect(figure(page, 'verdict')).toHaveText('Not yet')
+    await expect(page.getByText('Soft or spongy: still the same')).toBeVisible()
+    await expect(page.getByText(/Filed .*: Proven; things have changed since/)).toBeVisible()
+    await allSent(page)
+    await page.goto(url('/'))
+    const row = page.getByRole('link', { name: /Ferry pick-up/ })
+    await expect(row).toBeVisible()
+    await expect(row).not.toContainText('Proven')
   })
 })

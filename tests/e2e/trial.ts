@@ -1,7 +1,14 @@
 import type { Page } from '@playwright/test'
 import { monotonicFactory } from 'ulid'
 import type { Page as List, Person, Shop } from '../../contract'
-import { knowledgeOf, priorsFrom, report, type ComplaintId, type Report } from '../../core/diagnosis'
+import {
+  knowledgeOf,
+  priorsFrom,
+  report,
+  type ComplaintId,
+  type Policy,
+  type Report,
+} from '../../core/diagnosis'
 import { fromArchetype, withMeasured, type Installation } from '../../core/installation'
 import { evidenceOf, fold, type JobKind } from '../../core/journal'
 import { openStops, questionOf } from '../../core/proof'
@@ -54,13 +61,18 @@ export async function open(
   return { id, installation }
 }
 
-/** What the core makes of the entries that the server has. */
-export async function reckoned(id: string, installation: Installation): Promise<Report> {
+/** What the core makes of the entries that the server has, by the shop’s way or another. */
+export async function reckoned(
+  id: string,
+  installation: Installation,
+  policy?: Policy,
+): Promise<Report> {
   const state = fold(await entriesOf(id))
   const { record } = await get<Shop>('/shop')
   const stops = openStops(state, installation.circuit.master.portClosure)
   const knowledge = knowledgeOf(installation, priorsFrom(record, '').priors)
-  return report(knowledge, questionOf(evidenceOf(state), state, stops))
+  const usual = questionOf(evidenceOf(state), state, stops)
+  return report(knowledge, { ...usual, school: policy ?? usual.school })
 }
 
 /** One tap on a finding’s row. */

@@ -1,13 +1,17 @@
 <script setup lang="ts">
+import { until } from '@vueuse/core'
 import { decisionReasonWords } from '~~/core/journal'
 import { faultKind, POLICY_FIGURES, USUAL_POLICY, type Policy } from '~~/core/diagnosis'
 
 /** Both or one, replace or rebuild, bleed or part first: the schools with their costs, and the choice as an entry. */
 const { id, state, file } = useJob()
-const { told, waiting, problem, watched, evidence } = useDiagnosis()
+const { told, waiting, problem, watched, weighing, evidence } = useDiagnosis()
 const shop = useShopStore()
 onMounted(() => (watched.value = true))
-onBeforeUnmount(() => (watched.value = false))
+onBeforeUnmount(() => {
+  watched.value = false
+  weighing.value = null
+})
 
 const preferred = computed(() => shop.settings?.school ?? USUAL_POLICY)
 const standing = computed(() => state.value.decision)
@@ -21,6 +25,8 @@ const chosen = computed<Policy>(() => {
   }
   return preferred.value
 })
+/** Each answer is weighed with the others as they are chosen. */
+watch(chosen, (school) => (weighing.value = school), { immediate: true, deep: true })
 const pick = <K extends keyof Policy>(question: K) =>
   computed<Policy[K]>({
     get: () => chosen.value[question],
@@ -37,10 +43,13 @@ const QUESTIONS = ['scope', 'way', 'first'] as const
 const filed = ref(false)
 
 async function decide() {
+  // What was chosen last is weighed first: its figures are filed, and no others.
+  await nextTick()
+  await until(waiting).toBe(false)
   const all = told.value?.schools
   const school = chosen.value
   if (!all) return
-  const option = school.first === 'bleed' ? all.first.options.bleed : all.scope.options[school.scope]
+  const option = all.first.options[school.first]
   const favoured = QUESTIONS.map((question) => {
     const { favoured, same } = all[question]
     return { question, favoured, same }

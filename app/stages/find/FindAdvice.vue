@@ -15,9 +15,20 @@ const money = (amount: number) => amount.toFixed(0)
 const now = computed(() => told.value?.advice.now ?? null)
 const doing = computed(() => repairWords(now.value?.repairs ?? []))
 const lead = computed(() => told.value?.suspects[0] ?? null)
+/** Less likely than this, a lead alone is no reason to stop. */
+const LIKELY = 0.6
 /** Less likely than this, nothing leads. */
 const LEADS = 0.15
 const plainly = computed(() => (told.value?.notHydraulic ?? 0) >= SAID_PLAINLY)
+/** Why looking on does not pay, in words: it may be so with no cause at all that is likelier than not. */
+const why = computed(() => {
+  const next = told.value?.advice.after
+  if (!next) return 'Nothing more can be looked at as things are.'
+  const cures =
+    (lead.value?.chance ?? 0) < LIKELY ? 'The same repairs cure most of what it may be: ' : ''
+  const left = `${nameOf(next.look.id).toLowerCase()} would still leave it at ${money(next.expectedCost)}.`
+  return cures ? `${cures}${left}` : left.charAt(0).toUpperCase() + left.slice(1)
+})
 const nameOf = (what: string) =>
   (FINDING_IDS as readonly string[]).includes(what)
     ? findingKind(what as Parameters<typeof findingKind>[0]).label
@@ -41,14 +52,15 @@ const nameOf = (what: string) =>
     <p v-else class="text-[1.1rem]" data-lead>No fault stands out yet.</p>
     <p class="pt-1" data-advice :data-decide="told.advice.decide">
       <template v-if="told.advice.decide"
-        ><strong>Stop looking.</strong> {{ now.repairs.length ? doing : 'Leave it as it is' }}: about
-        {{ money(now.expectedCost) }} in all, and no look would save what it takes.</template
+        ><strong>Stop looking.</strong> {{ now.repairs.length ? doing : 'Leave it as it is' }}: parts
+        and labour about {{ money(now.price) }}, and {{ money(now.expectedCost) }} counting what may
+        come back. {{ why }}</template
       >
       <template v-else-if="told.advice.after"
-        ><strong>Look on:</strong> acting now ({{
+        ><strong>Keep looking:</strong> acting now ({{
           now.repairs.length ? doing.toLowerCase() : 'nothing'
-        }}) comes to about {{ money(now.expectedCost) }}, after
-        {{ nameOf(told.advice.after.look.id).toLowerCase() }} to
+        }}) costs about {{ money(now.expectedCost) }} counting what may come back, after
+        {{ nameOf(told.advice.after.look.id).toLowerCase() }}
         {{ money(told.advice.after.expectedCost) }}.</template
       >
       <NuxtLink :to="`/jobs/${id}/decision`" class="px-1 py-2 font-semibold underline"

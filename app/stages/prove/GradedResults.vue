@@ -65,7 +65,7 @@ function note(id: Felt['id'], words: string) {
 </script>
 
 <template>
-  <section v-if="felt.length" aria-labelledby="graded" class="mt-4">
+  <section v-if="felt.length" aria-labelledby="graded" class="mb-2">
     <h2 id="graded" class="place-name">Felt and heard, now</h2>
     <div v-for="one in felt" :key="one.id" class="border-b border-hairline py-1" :data-graded="one.id">
       <div class="flex flex-wrap items-center gap-2">

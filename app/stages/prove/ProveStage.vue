@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Outcome } from '~~/core/journal'
 import { READINGS } from '~~/core/diagnosis'
-import { proofChecks, reasonWords, sameVerdict } from '~~/core/proof'
+import { isProven, proofChecks, reasonWords, sameVerdict } from '~~/core/proof'
 
 /** The same measurements again, the checks, and the verdict with its reasons and figures. */
 const { state, file, vehicle, vehicleEntries } = useJob()
@@ -35,14 +35,18 @@ async function keepGoodPedal() {
   notKept.value = await goodPedal.keep(after.value)
 }
 const changedSince = computed(
-  () => filed.value !== null && !sameVerdict(filed.value.payload, verdict.value!),
+  () =>
+    filed.value !== null &&
+    (!sameVerdict(filed.value.payload, verdict.value!) ||
+      (filed.value.payload.outcome === 'pass' && !isProven(state.value))),
 )
 </script>
 
 <template>
   <div class="grid gap-x-8 lg:grid-cols-[minmax(0,1.08fr)_minmax(0,1fr)]">
     <div class="border-hairline px-6 py-4 lg:border-r">
-      <h2 class="place-name">Measure again</h2>
+      <GradedResults />
+      <h2 class="place-name mt-4 first:mt-0">Measure again</h2>
       <ReadingField
         v-for="reading in readings"
         :key="reading.name"
@@ -58,7 +62,6 @@ const changedSince = computed(
         phase="after"
         :owed="check.owed"
       />
-      <GradedResults />
       <p class="mt-3 border-l-4 border-amber pl-3 text-[0.95rem]">
         With the engine running: brake on, out of gear, nobody under it or in front. Expect a start in
         gear after work on the switch. The maker’s data decides.
@@ -77,7 +80,7 @@ const changedSince = computed(
           }}<template v-if="changedSince">; things have changed since</template
           ><template v-if="!filed.sent">, waiting to be sent</template>.
         </p>
-        <div v-if="filed?.payload.outcome === 'pass' && !changedSince" class="mt-2">
+        <div v-if="isProven(state)" class="mt-2">
           <p v-if="keptAfter" class="text-soft">
             These readings are kept as this vehicle’s good pedal, for the day it is soft again.
           </p>

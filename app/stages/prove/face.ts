@@ -1,4 +1,4 @@
-import { readingsOwed } from '~~/core/proof'
+import { isProven, readingsOwed } from '~~/core/proof'
 import { AS_FOUND, loaded, type StageFace } from '../stage'
 
 export const prove: StageFace = {
@@ -7,7 +7,7 @@ export const prove: StageFace = {
   frame: { ...AS_FOUND, beside: { phase: 'after', name: 'after' } },
   owed({ state }, { proof }) {
     const checks = proof.value?.verdict.reasons.filter(({ outcome }) => outcome !== 'pass').length ?? 0
-    const proven = state.value.verdict?.payload.outcome === 'pass'
+    const proven = isProven(state.value)
     if (checks === 0 && (proven || readingsOwed(state.value).length === 0)) return null
     return { words: `${checks} open` }
   },
