@@ -61,6 +61,7 @@ test('a master that bypasses: said, measured, led to, decided', async ({ page })
     await expect(page.getByText(`tells ${looks[0]!.bits.toFixed(2)} bit`)).toBeVisible()
   })
 
+  let price = ''
   await test.step('the figure settles it', async () => {
     await say(page, 'sink 14 in 60')
     const found = await leads(page, id, installation, 'masterBypass')
@@ -79,7 +80,9 @@ test('a master that bypasses: said, measured, led to, decided', async ({ page })
       'data-decide',
       String(found.advice.decide),
     )
-    await expect(page.locator('[data-advice]')).toContainText(found.advice.now.expectedCost.toFixed(0))
+    // The same plan has the same price here and where it is decided.
+    price = `${found.schools.scope.options.proven.expectedCost.toFixed(0)} in all`
+    await expect(page.locator('[data-advice]')).toContainText(price)
   })
 
   await test.step('both or one is decided with its reasons, and kept', async () => {
@@ -90,6 +93,7 @@ test('a master that bypasses: said, measured, led to, decided', async ({ page })
       `${schools.scope.options.pair.expectedCost.toFixed(0)} in all`,
     )
     await expect(page.locator('[data-option="proven"]')).toContainText('this shop’s way')
+    await expect(page.locator('[data-option="proven"] [data-expected]')).toHaveText(price)
     await expect(page.locator(`[data-option="${schools.scope.favoured}"]`)).toContainText(
       'the figures favour it',
     )

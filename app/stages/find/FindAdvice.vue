@@ -20,13 +20,20 @@ const LIKELY = 0.6
 /** Less likely than this, nothing leads. */
 const LEADS = 0.15
 const plainly = computed(() => (told.value?.notHydraulic ?? 0) >= SAID_PLAINLY)
+/** What the same repairs may come back for within a year besides: counted here as where it is decided, so that a plan has one price. */
+const besides = computed(() =>
+  told.value
+    ? told.value.schools.scope.options.proven.expectedCost - told.value.advice.now.expectedCost
+    : 0,
+)
+const inAll = (expectedCost: number) => money(expectedCost + besides.value)
 /** Why looking on does not pay, in words: it may be so with no cause at all that is likelier than not. */
 const why = computed(() => {
   const next = told.value?.advice.after
   if (!next) return 'Nothing more can be looked at as things are.'
   const cures =
     (lead.value?.chance ?? 0) < LIKELY ? 'The same repairs cure most of what it may be: ' : ''
-  const left = `${nameOf(next.look.id).toLowerCase()} would still leave it at ${money(next.expectedCost)}.`
+  const left = `${nameOf(next.look.id).toLowerCase()} would still leave it at ${inAll(next.expectedCost)}.`
   return cures ? `${cures}${left}` : left.charAt(0).toUpperCase() + left.slice(1)
 })
 const nameOf = (what: string) =>
@@ -53,15 +60,15 @@ const nameOf = (what: string) =>
     <p class="pt-1" data-advice :data-decide="told.advice.decide">
       <template v-if="told.advice.decide"
         ><strong>Stop looking.</strong> {{ now.repairs.length ? doing : 'Leave it as it is' }}: parts
-        and labour about {{ money(now.price) }}, and {{ money(now.expectedCost) }} counting what may
-        come back. {{ why }}</template
+        and labour about {{ money(now.price) }}, {{ inAll(now.expectedCost) }} in all with what may come
+        back. {{ why }}</template
       >
       <template v-else-if="told.advice.after"
         ><strong>Keep looking:</strong> acting now ({{
           now.repairs.length ? doing.toLowerCase() : 'nothing'
-        }}) costs about {{ money(now.expectedCost) }} counting what may come back, after
+        }}) costs about {{ inAll(now.expectedCost) }} in all, with what may come back; after
         {{ nameOf(told.advice.after.look.id).toLowerCase() }}
-        {{ money(told.advice.after.expectedCost) }}.</template
+        {{ inAll(told.advice.after.expectedCost) }}.</template
       >
       <NuxtLink :to="`/jobs/${id}/decision`" class="px-1 py-2 font-semibold underline"
         >Decide how</NuxtLink

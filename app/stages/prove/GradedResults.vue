@@ -68,11 +68,12 @@ function note(id: Felt['id'], words: string) {
   <section v-if="felt.length" aria-labelledby="graded" class="mb-2">
     <h2 id="graded" class="place-name">Felt and heard, now</h2>
     <div v-for="one in felt" :key="one.id" class="border-b border-hairline py-1" :data-graded="one.id">
-      <div class="flex flex-wrap items-center gap-2">
-        <span class="grow">{{ one.label }}</span>
+      <div class="flex items-center gap-2">
+        <span class="min-w-0 grow">{{ one.label }}</span>
         <OnOff
           v-for="value in GRADES"
           :key="value"
+          class="shrink-0"
           :on="graded(one.id)?.grade === value"
           :aria-label="`${one.label}: ${GRADE_WORDS[value]}`"
           @click="grade(one.id, value)"
