@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { fromArchetype } from '../installation'
-import { diagnose, nextMove, type Diagnosis, type NextMove } from './diagnose'
-import { USUAL_CONDITIONS } from './conditions'
+import { diagnose, nextMove, SAID_PLAINLY, type Diagnosis, type NextMove } from './diagnose'
+import { USUAL_CONDITIONS, type Conditions } from './conditions'
 import { COMPLAINT_IDS } from './complaints'
 import type { Evidence } from './evidence'
 import { FAULT_IDS, FAULTS } from './faults'
@@ -10,6 +10,7 @@ import { knowledgeOf, type Knowledge } from './knowledge'
 import { READING_NAMES } from './readings'
 import cases from './truth-table.json'
 import secondCases from './truth-table-second.json'
+import thirdCases from './truth-table-third.json'
 
 /**
  * Worked cases, reasoned out from the trade before anything was computed: what was said, seen and measured, which fault it
@@ -28,6 +29,12 @@ interface Case {
 const TRUTH = cases as Case[]
 /** Written from the trade alone when the tables stood already, to see how they do with what they were not filled for. */
 const SECOND = secondCases as Omit<Case, 'next'>[]
+/** Written from the trade before any of them was run, each with the looks that a foreman would send one to next. */
+const THIRD = thirdCases as (Case & {
+  stops: string[]
+  hydraulic: boolean
+  conditions?: Partial<Conditions>
+})[]
 
 const known = new Map<string, Knowledge>()
 function knowledge(kind: string): Knowledge {
@@ -127,6 +134,40 @@ describe('a second set of worked cases', () => {
   it('leaves no fault of the tables without a case in one set or the other', () => {
     const led = new Set([...TRUTH, ...SECOND].map(({ lead }) => lead))
     expect(FAULT_IDS.filter((id) => !led.has(id))).toEqual([])
+  })
+})
+
+describe('a third set of worked cases', () => {
+  const done = THIRD.map((one) => {
+    const on = knowledge(one.kind)
+    const found = diagnose(on, evidence(one))
+    const stops = (one.present as FindingId[]).filter((id) => findingKind(id).stop)
+    const conditions = { ...USUAL_CONDITIONS, helper: true, ...one.conditions }
+    return { one, found, stops, move: nextMove(on, evidence(one), found, { conditions, stops }) }
+  })
+
+  it('is led right in at least 36 of 40', () => {
+    expect(THIRD).toHaveLength(40)
+    const wrong = done
+      .filter(({ one, found }) => found.suspects[0]!.fault.id !== one.lead)
+      .map(({ one }) => one.name)
+    expect(wrong.length, wrong.join('; ')).toBeLessThanOrEqual(4)
+  })
+
+  it('has what a foreman would look at next among its first three looks in at least 30', () => {
+    const odd = done
+      .filter(({ one, move }) => !move.looks.slice(0, 3).some(({ look }) => one.next.includes(look.id)))
+      .map(({ one }) => one.name)
+    expect(odd.length, odd.join('; ')).toBeLessThanOrEqual(10)
+  })
+
+  it('stops work where work must stop, and nowhere else', () => {
+    for (const { one, stops } of done) expect(stops, one.name).toEqual(one.stops)
+  })
+
+  it('never says that it is not the hydraulics where it is', () => {
+    for (const { one, found } of done)
+      if (one.hydraulic) expect(found.notHydraulic, one.name).toBeLessThan(SAID_PLAINLY)
   })
 })
 
