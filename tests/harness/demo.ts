@@ -85,5 +85,8 @@ export async function interrupted(
   await wait(after)
   child.kill(signal)
   const code = await ended
+  // What it has told to end may still be ending: it is left over only if it stays.
+  const endedBy = Date.now() + 5000
+  while (processesOf(folder).length > 0 && Date.now() < endedBy) await wait(20)
   return { code, left: processesOf(folder).map(({ command }) => command) }
 }
