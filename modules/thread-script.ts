@@ -2,14 +2,14 @@ import { join } from 'node:path'
 import { build } from 'esbuild'
 import { defineNuxtModule } from 'nuxt/kit'
 
-/** The script of the server's threads (server/work/), bundled beside the built server, which does not bundle any of its own. */
+/** The script of the server's threads (server/threads/), bundled beside the built server, which does not bundle any of its own. */
 export default defineNuxtModule({
   meta: { name: 'thread-script' },
   setup(_, nuxt) {
     nuxt.hook('nitro:init', (nitro) => {
       nitro.hooks.hook('compiled', async () => {
         await build({
-          entryPoints: [join(nuxt.options.rootDir, 'server', 'work', 'thread.ts')],
+          entryPoints: [join(nuxt.options.rootDir, 'server', 'threads', 'thread.ts')],
           outfile: join(nitro.options.output.serverDir, 'thread.mjs'),
           bundle: true,
           format: 'esm',

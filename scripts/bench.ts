@@ -11,8 +11,8 @@ import { benchServer } from '../bench/server'
 import { root } from './packages.mjs'
 
 /**
- * `npm run bench [-- core|server|lists|live|loop|browser|estimate …]`: speed as ratios measured in one run; `estimate`, a quarter
- * of an hour, only where it is named. The core is bundled first, as the application ships it.
+ * `npm run bench [-- core|server|lists|live|loop|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
+ * half an hour, only where it is named. The core is bundled first, as the application ships it.
  */
 const outdir = join(root, '.data', 'bench')
 mkdirSync(outdir, { recursive: true })

@@ -1,7 +1,7 @@
 import { closeDatabase } from '../database/current'
 import { closeStreams } from '../live/hub'
 import { keepJobsFresh } from '../live/keeping'
-import { closePool } from '../work/pool'
+import { closePool } from '../threads/pool'
 
 /** Work behind the answers, and its end: streams first, or they would keep the server from ending; the pool last. */
 export default defineNitroPlugin((nitro) => {

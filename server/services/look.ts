@@ -1,7 +1,7 @@
 import type { JobLook } from '../../contract'
 import { installationFrom } from '../../core/journal'
 import type { Database } from '../database/database'
-import { ask } from '../work/pool'
+import { ask } from '../threads/pool'
 import { readJob } from './jobs'
 import { Refusal } from './refusal'
 import { readShop } from './shop'
