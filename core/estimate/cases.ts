@@ -101,7 +101,7 @@ export class Cases {
     const seen = (from: PedalReadings) =>
       TAPE_READINGS.filter((name) => from[name] !== undefined && (name !== 'rodStroke' || external))
     this.airFrom = seen(readings)[0] ?? null
-    // What makes the air needs no likelihood of its own.
+    // What makes the air is weighed where it does so; a stroke is observed too, for at the slave's end it makes none.
     this.readingsSeen = seen(readings).filter((name) => name !== this.airFrom || name === 'rodStroke')
     this.calibrationSeen = seen(calibration)
     for (const name of this.readingsSeen)
@@ -154,11 +154,12 @@ export class Cases {
     if (this.airFrom) inside.push(airFrom ? air : 100, airFrom ? MOST_AIR - air : 100)
     if (airFrom) logWeight += Math.log(this.prior.density(air)) + Math.log(perReading)
     const solution = solveCircuit(circuit)
-    const makes = (name: TapeReading) => name === airFrom
-    if (airFrom && airFrom !== 'rodStroke' && logWeight > -Infinity)
+    if (airFrom && logWeight > -Infinity) {
       // Where the case shows another reading than the one that its air was made for, as where a cover snaps, that counts.
-      logWeight += airError ** 2 / 2 - this.off(airFrom, circuit, solution, touch) ** 2 / 2
-    else if (airFrom && logWeight > -Infinity) logWeight += airError ** 2 / 2
+      logWeight += airError ** 2 / 2
+      // A stroke is among the observations below.
+      if (airFrom !== 'rodStroke') logWeight -= this.off(airFrom, circuit, solution, touch) ** 2 / 2
+    }
     const shows = this.readingsSeen.map((name) => predicted(name, circuit, solution, touch))
     if (this.calibrationSeen.length > 0) {
       const goodAir = KNOWN_GOOD.quantile(normalShare(z[n + 3]!))
@@ -172,7 +173,7 @@ export class Cases {
     })
     // What is made to show a reading asks nothing more of a proposal.
     this.readingsSeen.forEach((name, j) => {
-      if (makes(name) || (name === 'rodStroke' && pivot)) shows[j] = this.observed[j]!.read
+      if (name === airFrom || (name === 'rodStroke' && pivot)) shows[j] = this.observed[j]!.read
     })
     logWeight += Math.log(pushBackLikelihood(solution, readings.pushesBack))
     if (this.takesUp !== undefined && this.takesUp !== (solution.engagement !== null))

@@ -1,14 +1,15 @@
 import { effectiveSize, normalQuantile, weightedMean, weightedVariance, type Draw } from '../chance'
 import type { Cases } from './cases'
 import { branchAt, type Draws, type Drawn } from './draws'
-import { logDensity, steppedBy } from './proposal'
+import { logDensity, steppedBy, type Proposal } from './proposal'
 
-/** A case that walks, with the case that it began as. */
+/** A case that walks. */
 interface Walker {
   drawn: Drawn
   /** Log of what all draws could have been made by, and of the posterior, but for a constant each. */
   logMixture: number
   logPosterior: number
+  /** Walkers that began as the same draw are of one family. */
   family: number
 }
 
@@ -97,7 +98,6 @@ export class Chains {
     return this.walkers.map(({ drawn }) => drawn.one.circuit.air)
   }
 
-  /** Walkers that are copies of one draw are of one family. */
   private nameFamilies(): void {
     const known = new Map<Drawn, number>()
     for (const walker of this.walkers) {
@@ -141,10 +141,11 @@ export class Chains {
     const tried = { proposal: 0, prior: 0 }
     const taken = { proposal: 0, prior: 0 }
     for (const walker of this.walkers) {
-      const own = this.draws.proposals.filter(({ branch }) => branch === walker.drawn.branch)
-      const way = own.length === 0 || this.chance() < FROM_PRIOR ? 'prior' : 'proposal'
+      const own = this.draws.proposals.find(({ branch }) => branch === walker.drawn.branch)
+      const proposal = this.chance() < FROM_PRIOR ? undefined : own
+      const way = proposal ? 'proposal' : 'prior'
       tried[way] += 1
-      if (this.step(walker, way, own, power)) taken[way] += 1
+      if (this.step(walker, proposal, power)) taken[way] += 1
       yield
     }
     for (const way of ['proposal', 'prior'] as const) {
@@ -154,21 +155,16 @@ export class Chains {
     }
   }
 
-  private step(
-    walker: Walker,
-    way: 'proposal' | 'prior',
-    own: Draws['proposals'],
-    power: number,
-  ): boolean {
+  /** One step about a proposal, or about the prior where there is none; whether it was taken. */
+  private step(walker: Walker, proposal: Proposal | undefined, power: number): boolean {
     const { drawn } = walker
-    const length = this.length[way]
+    const length = this.length[proposal ? 'proposal' : 'prior']
     const normals = (count: number) => Float64Array.from({ length: count }, () => this.normal())
     let { branch } = drawn
     let z: Float64Array
     /** Log of what the step leaves as it is, at the new place less at the old. */
     let kept: number
-    if (way === 'proposal') {
-      const proposal = own[Math.floor(this.chance() * own.length)]!
+    if (proposal) {
       z = steppedBy(proposal, drawn.z, length, normals(drawn.z.length), normals(proposal.rows.length))
       kept = logDensity(proposal, z) - logDensity(proposal, drawn.z)
     } else {

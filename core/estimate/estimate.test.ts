@@ -193,10 +193,21 @@ describe('an estimate', () => {
     expect(found).not.toHaveProperty('air')
   })
 
-  it('readings that are possible each and not together are said not to fit', () => {
-    const readings = { freeTravel: 90, takeUpHeight: 40, rodStroke: 12 }
+  it.each([
+    { freeTravel: 90, takeUpHeight: 40, rodStroke: 12 },
+    { freeTravel: 70, takeUpHeight: 35 },
+    { freeTravel: 15, takeUpHeight: 20, rodStroke: 5 },
+  ])('readings that are possible each and not together are said not to fit: %j', (readings) => {
     const found = whole({ installation: measured, readings }, { draws: 600 })
     expect('implausible' in found && found.implausible).toMatch(/do not fit this kind of vehicle/)
+  })
+
+  it('readings that one vehicle shows together are not refused', () => {
+    for (const readings of [
+      { freeTravel: 15, takeUpHeight: 20, rodStroke: 14 },
+      { freeTravel: 15, takeUpHeight: 2 },
+    ])
+      expect(whole({ installation: measured, readings }, { draws: 600 })).toHaveProperty('air')
   })
 
   it('never says a figure that is none', () => {

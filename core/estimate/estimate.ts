@@ -96,12 +96,33 @@ const NOTHING = 1e-15
 const DO_NOT_FIT =
   'These readings do not fit this kind of vehicle: measure again, or choose another kind.'
 
+/**
+ * Chains reach a corner of the prior too in which no vehicle is: there draws enough count, and mean nothing. Vehicles drawn
+ * from their kind lie under 10 (ninety were tried), readings that contradict each other over 30.
+ */
+const MOST_MISFIT = 20
+
+/**
+ * How much further from the middle of the kind, and from the readings, the draws are than its own vehicles: squared
+ * standard deviations, over one for each dimension, which any vehicle has.
+ */
+function misfitOf(cases: Cases, drawn: readonly Drawn[], weights: readonly number[]): number {
+  const squares = drawn.map(({ z, one }) => {
+    let sum = 0
+    for (const value of z) sum += value * value
+    cases.observed.forEach(({ read, sigma }, j) => (sum += ((read - one.shows[j]!) / sigma) ** 2))
+    return sum
+  })
+  return weightedMean(squares, weights) - cases.dimensions
+}
+
 function summary(known: Known, cases: Cases, draws: Draws): Estimate | NoEstimate {
   const { drawn: all, weights: every, effective } = draws.outcome()
   const drawn = all.filter((_, i) => every[i]! > NOTHING)
   const weights = every.filter((weight) => weight > NOTHING)
   if (!(effective >= Math.min(LEAST_EFFECTIVE, draws.all.length / 2)))
     return { implausible: DO_NOT_FIT }
+  if (misfitOf(cases, drawn, weights) > MOST_MISFIT) return { implausible: DO_NOT_FIT }
   const of = (figure: (one: Case) => number) => drawn.map(({ one }) => figure(one))
   const range = (values: number[]): Estimated => {
     const [low, middle, high] = weightedQuantiles(values, weights, [0.05, 0.5, 0.95])
