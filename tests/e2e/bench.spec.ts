@@ -263,6 +263,9 @@ for (const [width, height, room] of [
     const { id } = await demoJob('Mail van')
     await page.goto(url(`/jobs/${id}/find?at=measured`))
     await expect(page.locator('[data-lead]')).toBeVisible()
+    const sideways = () =>
+      page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+    expect(await sideways()).toBe(0)
     const stage = () => page.getByRole('main').evaluate((main) => main.getBoundingClientRect().toJSON())
     const open = await stage()
     await page.keyboard.press('l')
@@ -295,6 +298,10 @@ for (const [width, height, room] of [
       await page.keyboard.press('p')
       await expect(page.locator('[data-ladder-aside]')).toHaveCount(0)
     }
+    // Three states side by side.
+    await page.goto(url(`/jobs/${(await demoJob('School')).id}/prove`))
+    await expect(figure(page, 'verdict')).toBeVisible()
+    expect(await sideways()).toBe(0)
   })
 
 test('stages not yet built say so, and small screens keep every control', async ({ page }) => {

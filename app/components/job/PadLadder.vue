@@ -194,7 +194,8 @@ const verdict = computed(() => {
       :figures="last.figures"
       @close="opened = null"
     />
-    <BudgetTable class="sr-only" :stacks="stacks" />
+    <!-- A table is as wide as its words, hidden or not: what is round it is cut. -->
+    <div class="sr-only"><BudgetTable :stacks="stacks" /></div>
   </aside>
 </template>
 

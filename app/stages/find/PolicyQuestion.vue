@@ -39,7 +39,7 @@ const most = computed(() =>
         v-slot="{ checked }"
         :value="name"
         :disabled="choice.options[name].refused !== null"
-        class="grid min-h-14 grid-cols-[2rem_minmax(0,1fr)_minmax(0,20rem)] items-center gap-x-3 border-t border-hairline py-1 leading-tight"
+        class="grid min-h-14 grid-cols-[2rem_minmax(0,1fr)] items-center gap-x-3 md:grid-cols-[2rem_minmax(0,1fr)_minmax(0,20rem)] border-t border-hairline py-1 leading-tight"
         :class="choice.options[name].refused === null ? 'cursor-pointer' : ''"
         :data-option="name"
       >
@@ -59,7 +59,10 @@ const most = computed(() =>
             choice.options[name].refused ?? repairs(choice.options[name])
           }}</span>
         </span>
-        <span v-if="choice.options[name].refused === null" class="text-[0.95rem]">
+        <span
+          v-if="choice.options[name].refused === null"
+          class="col-start-2 text-[0.95rem] md:col-start-auto"
+        >
           <span class="flex justify-between gap-2">
             <span
               >{{ time(choice.options[name].minutes) }}, parts

@@ -68,18 +68,19 @@ function note(id: Felt['id'], words: string) {
   <section v-if="felt.length" aria-labelledby="graded" class="mb-2">
     <h2 id="graded" class="place-name">Felt and heard, now</h2>
     <div v-for="one in felt" :key="one.id" class="border-b border-hairline py-1" :data-graded="one.id">
-      <div class="flex items-center gap-2">
-        <span class="min-w-0 grow">{{ one.label }}</span>
-        <OnOff
-          v-for="value in GRADES"
-          :key="value"
-          class="shrink-0"
-          :on="graded(one.id)?.grade === value"
-          :aria-label="`${one.label}: ${GRADE_WORDS[value]}`"
-          @click="grade(one.id, value)"
-        >
-          {{ GRADE_WORDS[value] }}
-        </OnOff>
+      <div class="flex flex-wrap items-center gap-2">
+        <span class="min-w-0 grow basis-40">{{ one.label }}</span>
+        <span class="ml-auto flex shrink-0 gap-2">
+          <OnOff
+            v-for="value in GRADES"
+            :key="value"
+            :on="graded(one.id)?.grade === value"
+            :aria-label="`${one.label}: ${GRADE_WORDS[value]}`"
+            @click="grade(one.id, value)"
+          >
+            {{ GRADE_WORDS[value] }}
+          </OnOff>
+        </span>
       </div>
       <div v-if="graded(one.id) && graded(one.id)!.grade !== 'gone'" class="flex flex-wrap gap-2 pt-1">
         <select
