@@ -2,6 +2,7 @@ import { InputError, readCircuit } from '../core/circuit'
 import {
   installationField,
   lengthOfLines,
+  outOfReach,
   type Installation,
   type RoutePoint,
 } from '../core/installation'
@@ -42,13 +43,18 @@ export function checkField(
   return [{ path: `${at}/value`, message }]
 }
 
-/** Along must begin at 0 and rise. */
+/** Along must begin at 0 and rise, and no piece of line spans more than its own length. */
 export function checkRoute(route: readonly RoutePoint[], at: string): FieldProblem[] {
   if (route[0]!.along !== 0) return [{ path: `${at}/0/along`, message: 'must be 0' }]
   const back = route.findIndex((point, i) => i > 0 && point.along <= route[i - 1]!.along)
-  return back < 0
-    ? []
-    : [{ path: `${at}/${back}/along`, message: 'must be greater than the point before it' }]
+  if (back >= 0)
+    return [{ path: `${at}/${back}/along`, message: 'must be greater than the point before it' }]
+  const far = outOfReach(route)
+  if (!far) return []
+  const { index, by } = far
+  const reach = route[index]!.along - route[index - 1]!.along
+  const message = `is ${(reach + by).toFixed(0)} mm from the point before it, and only ${reach.toFixed(0)} mm of line lie between them`
+  return [{ path: `${at}/${index}/height`, message }]
 }
 
 /** What a file of an installation may get wrong beyond its schema. */

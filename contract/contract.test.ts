@@ -93,6 +93,11 @@ describe('an entry at the boundary', () => {
     const points = [0, 400, 300].map((along) => ({ along, height: 0, forward: 0 }))
     expect(at(entry(1, 'route', { points }))).toEqual(['/payload/points/2/along'])
     expect(at(entry(1, 'route', { points: points.slice(0, 2) }))).toEqual([])
+    const high = [
+      { along: 0, height: 0, forward: 0 },
+      { along: 210, height: 1500, forward: 0 },
+    ]
+    expect(at(entry(1, 'route', { points: high }))).toEqual(['/payload/points/1/height'])
     expect(at(entry(1, 'circuitPlan', { changes: [{ change: 'air', value: 3 }] }, onVehicle))).toEqual([
       '/subject/type',
     ])

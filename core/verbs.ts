@@ -12,12 +12,21 @@ import {
   SINK_BOUNDS,
   solveCircuit,
 } from './circuit'
-import { knowledgeOf, priorsFrom, QUESTION_FIELDS, readQuestion, readRecord, report } from './diagnosis'
+import {
+  knowledgeOf,
+  priorsFrom,
+  QUESTION_FIELDS,
+  readQuestion,
+  readRecord,
+  report,
+  type GoodFigures,
+} from './diagnosis'
 import { estimate, ESTIMATE_DRAWS, type Known, type PedalReadings } from './estimate'
 import {
   ARCHETYPES,
   aroundCircuit,
   fromArchetype,
+  installationField,
   withMeasured,
   type Installation,
 } from './installation'
@@ -111,18 +120,18 @@ export const VERBS: Record<string, (input: unknown) => object> = {
   },
 
   /**
-   * { archetype, measured? } or { circuit }, with complaints?, findings?, readings?, conditions?, costs?, record?, model? →
-   * suspects with their reasons, sets, contradictions, looks, advice, schools.
+   * { archetype } or { circuit }, with measured?, calibration?, complaints?, findings?, readings?, conditions?, costs?, record?,
+   * model? → suspects with their reasons, sets, contradictions, stops, looks, what decides, advice, schools.
    */
   diagnose(input) {
-    const where = ['archetype', 'measured', 'circuit', 'record', 'model']
+    const where = ['archetype', 'measured', 'circuit', 'record', 'model', 'calibration']
     const given = objectOf(input, '', [...where, ...QUESTION_FIELDS])
     if (given.circuit !== undefined && given.archetype !== undefined)
       throw new InputError('give a circuit or an archetype, not both', '/circuit')
     const installation =
       given.circuit === undefined
         ? readKind(given.archetype, given.measured)
-        : aroundCircuit(readCircuit(given.circuit, '/circuit'))
+        : measuredOn(aroundCircuit(readCircuit(given.circuit, '/circuit')), given.measured)
     const { model = '', record } = given
     if (typeof model !== 'string') throw new InputError('model must be a text', '/model')
     if (given.model !== undefined && record === undefined)
@@ -130,9 +139,10 @@ export const VERBS: Record<string, (input: unknown) => object> = {
         'a model says something only beside a record: give both or neither',
         '/model',
       )
-    const question = readQuestion(given)
+    const question = readQuestion(given, installation)
     const { priors, moved } = priorsFrom(readRecord(record ?? {}), model)
-    const answer = report(knowledgeOf(installation, priors), question)
+    const good = given.calibration === undefined ? {} : readGood(given.calibration)
+    const answer = report(knowledgeOf(installation, priors, good), question)
     return moved.length === 0 ? answer : { ...answer, moved }
   },
 }
@@ -142,12 +152,17 @@ function readKind(archetype: unknown, measured: unknown): Installation {
   if (typeof archetype !== 'string' || !known.includes(archetype))
     throw new InputError(`archetype must be one of ${known.join(', ')}`, '/archetype')
   const start = fromArchetype(archetype)
+  return measuredOn(start, measured)
+}
+
+/** Figures of the circuit and of its place in the vehicle, by their paths. */
+function measuredOn(start: Installation, measured: unknown): Installation {
   if (measured === undefined) return start
   const fields = objectOf(measured, '/measured')
   const installation = Object.entries(fields).reduce((so, [path, value]) => {
-    const field = fieldAt(path)
+    const field = installationField(path)
     if (!field) throw new InputError(`${path} is no field of a circuit`, pointerTo('/measured', path))
-    inRange(value, `/measured/${path}`, field, field.label)
+    inRange(value, pointerTo('/measured', path), field, field.label)
     return withMeasured(so, path, value)
   }, start)
   readCircuit(installation.circuit, '/measured')
@@ -180,6 +195,14 @@ function readReadings(input: unknown, path: string): PedalReadings {
     if (given[name] !== undefined) inRange(given[name], `${path}/${name}`, bounds, name)
   for (const name of YES_OR_NO) if (given[name] !== undefined) yesOrNo(given[name], `${path}/${name}`)
   return given as PedalReadings
+}
+
+/** What a vehicle showed when its pedal was good. */
+function readGood(input: unknown): GoodFigures {
+  const given = objectOf(input, '/calibration', Object.keys(TAPE_BOUNDS))
+  for (const [name, bounds] of Object.entries(TAPE_BOUNDS))
+    if (given[name] !== undefined) inRange(given[name], `/calibration/${name}`, bounds, name)
+  return given as GoodFigures
 }
 
 function yesOrNo(value: unknown, path: string): boolean {

@@ -1,6 +1,6 @@
 import { computed, inject, provide, ref, shallowRef, watch, type InjectionKey } from 'vue'
 import { priorsFrom, type Evidence, type Policy, type Report } from '~~/core/diagnosis'
-import { conditionsOf, evidenceOf } from '~~/core/journal'
+import { calibrationFrom, conditionsOf, evidenceOf, goodFigures } from '~~/core/journal'
 import { barredBy, questionOf } from '~~/core/proof'
 import type { JobFigures, OpenJob } from './useJob'
 
@@ -8,6 +8,9 @@ import type { JobFigures, OpenJob } from './useJob'
 function openDiagnosis(job: OpenJob, figures: JobFigures) {
   const shop = useShopStore()
   const { diagnoser, broken } = useDiagnoser()
+  /** The guide that is open on the screen. */
+  const guide = ref<string | null>(null)
+  const openGuide = (id: string | null) => (guide.value = id)
   /** Looked at: else nothing is computed. */
   const watched = ref(false)
   /** The shop’s settings have come, or cannot: then the usual ones serve. */
@@ -20,6 +23,8 @@ function openDiagnosis(job: OpenJob, figures: JobFigures) {
   const conditions = computed(() => conditionsOf(job.state.value))
   const barring = computed(() => barredBy(figures.stops.value))
   const pooled = computed(() => priorsFrom(shop.record, job.vehicle.value?.model ?? ''))
+
+  const good = computed(() => goodFigures(calibrationFrom(job.vehicleEntries.value)))
 
   /** Asks of one body of evidence whenever it changes; the newest answer wins. */
   function asking(of: () => Evidence | null) {
@@ -34,7 +39,7 @@ function openDiagnosis(job: OpenJob, figures: JobFigures) {
       if (!watched.value || !figures.kept.value || !asSet.value || !seen) return null
       const usual = questionOf(seen, job.state.value, figures.stops.value, shop.settings)
       const question = { ...usual, school: weighing.value ?? usual.school }
-      return JSON.stringify([figures.kept.value, pooled.value.priors, question])
+      return JSON.stringify([figures.kept.value, pooled.value.priors, question, good.value])
     })
     watch(
       asked,
@@ -44,8 +49,8 @@ function openDiagnosis(job: OpenJob, figures: JobFigures) {
         waiting.value = true
         problem.value = ''
         try {
-          const [installation, priors, question] = JSON.parse(text)
-          const answer = await diagnoser().ask(installation, priors, question)
+          const [installation, priors, question, known] = JSON.parse(text)
+          const answer = await diagnoser().ask(installation, priors, question, known)
           if (mine !== run) return
           before.value = new Map(told.value?.suspects.map(({ fault, chance }) => [fault, chance]))
           told.value = answer
@@ -73,7 +78,18 @@ function openDiagnosis(job: OpenJob, figures: JobFigures) {
     .catch(() => {})
     .finally(() => (asSet.value = true))
 
-  return { ...found, left: left.told, watched, weighing, evidence, conditions, barring, pooled }
+  return {
+    ...found,
+    left: left.told,
+    watched,
+    weighing,
+    guide,
+    openGuide,
+    evidence,
+    conditions,
+    barring,
+    pooled,
+  }
 }
 
 export type OpenDiagnosis = ReturnType<typeof openDiagnosis>

@@ -121,8 +121,8 @@ describe('the figures of an open job', () => {
   it('a point that is moved is drawn, and changes no figure unless a length goes with it', async () => {
     const { figures } = await opened()
     const before = figures.figures.asFound.value!
-    figures.routing.move(2, { height: 400 })
-    expect(figures.installation.value!.route[2]!.height).toBe(400)
+    figures.routing.move(2, { height: 80 })
+    expect(figures.installation.value!.route[2]!.height).toBe(80)
     expect(figures.figures.asFound.value).toBe(before)
     // The fifth point of this line is a union.
     figures.routing.move(5, { along: van.route[5]!.along - 50 })

@@ -1,6 +1,12 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { ref, shallowRef } from 'vue'
-import { fromArchetype, withMeasured, withRoute, type Installation } from '../../core/installation'
+import {
+  fromArchetype,
+  withMeasured,
+  withRoute,
+  type Installation,
+  type RoutePoint,
+} from '../../core/installation'
 import type { Kind, Payloads } from '../../core/journal'
 import { useRouting } from './useRouting'
 
@@ -55,13 +61,27 @@ describe('routing by hand', () => {
   it('steps in eighths of an inch for who reads inches', () => {
     vi.stubGlobal('unitsNow', () => 'inch')
     const { routing } = history()
-    routing.move(3, { height: 200 }, true)
-    expect(routing.shown.value!.route[3]!.height / (25.4 / 8)).toBeCloseTo(63, 9)
+    routing.move(3, { height: 170 }, true)
+    expect(routing.shown.value!.route[3]!.height / (25.4 / 8)).toBeCloseTo(54, 9)
+  })
+
+  it('goes no farther than the line beside it reaches', () => {
+    const { routing } = history()
+    routing.move(2, { height: 1500 })
+    const [a, b, c] = routing.shown.value!.route.slice(1, 4) as [RoutePoint, RoutePoint, RoutePoint]
+    for (const [from, to] of [
+      [a, b],
+      [b, c],
+    ] as const)
+      expect(Math.hypot(to.height - from.height, to.forward - from.forward)).toBeLessThanOrEqual(
+        to.along - from.along + 1e-6,
+      )
+    expect(b.height).toBeGreaterThan(80)
   })
 
   it('letting go of it leaves what is kept', async () => {
     const { base, filed, routing } = history()
-    routing.move(2, { height: 400 })
+    routing.move(2, { height: 80 })
     routing.letGo()
     await routing.keep()
     expect(routing.shown.value).toBe(base.value)
@@ -70,22 +90,22 @@ describe('routing by hand', () => {
 
   it('a hand that goes on while the last move is filed keeps what it draws', async () => {
     const { base, filed, routing } = history()
-    routing.move(2, { height: 300 })
+    routing.move(2, { height: 85 })
     const filing = routing.keep()
-    routing.move(2, { height: 410 })
+    routing.move(2, { height: 75 })
     await filing
-    expect(base.value!.route[2]!.height).toBe(300)
+    expect(base.value!.route[2]!.height).toBe(85)
     expect(routing.draft.value).not.toBeNull()
-    expect(routing.shown.value!.route[2]!.height).toBe(410)
+    expect(routing.shown.value!.route[2]!.height).toBe(75)
     await routing.keep()
     expect(filed).toHaveLength(2)
-    expect(base.value!.route[2]!.height).toBe(410)
+    expect(base.value!.route[2]!.height).toBe(75)
   })
 
   it('what could not be filed does not stay on the screen', async () => {
     const { base, refuse, routing } = history()
     refuse.value = true
-    routing.move(2, { height: 400 })
+    routing.move(2, { height: 80 })
     await routing.keep()
     expect(routing.shown.value).toBe(base.value)
   })

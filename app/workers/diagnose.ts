@@ -2,6 +2,7 @@ import { expose } from 'comlink'
 import {
   knowledgeOf,
   report,
+  type GoodFigures,
   type Knowledge,
   type Priors,
   type Question,
@@ -13,9 +14,9 @@ import type { Installation } from '~~/core/installation'
 let ready: { key: string; knowledge: Knowledge } | undefined
 
 const diagnoser = {
-  ask(installation: Installation, priors: Priors, question: Question): Report {
-    const key = JSON.stringify([installation, priors])
-    if (ready?.key !== key) ready = { key, knowledge: knowledgeOf(installation, priors) }
+  ask(installation: Installation, priors: Priors, question: Question, good: GoodFigures): Report {
+    const key = JSON.stringify([installation, priors, good])
+    if (ready?.key !== key) ready = { key, knowledge: knowledgeOf(installation, priors, good) }
     return report(ready.knowledge, question)
   },
 }

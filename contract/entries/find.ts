@@ -8,9 +8,9 @@ import type { KindAtBoundary } from './kind'
 
 /** Bounds of a reading's own, and a duration where it is taken over a hold. */
 function checkMeasurement({ reading, value, duration }: Measurement, at: string): FieldProblem[] {
-  const { label, min, max, over } = readingKind(reading)
+  const { label, min, max, over, unit } = readingKind(reading)
   if (value < min || value > max)
-    return [{ path: `${at}/value`, message: `${label} must be ${min} to ${max} mm` }]
+    return [{ path: `${at}/value`, message: `${label} must be ${min} to ${max} ${unit}` }]
   if (over !== undefined && duration === undefined)
     return [{ path: `${at}/duration`, message: `${label} needs its duration, in s` }]
   return []
@@ -46,7 +46,7 @@ export const FIND_AT_BOUNDARY = {
     schema: Type.Object(
       {
         reading: OneOf(READING_NAMES),
-        value: bounded({ min: -20, max: 500 }),
+        value: bounded({ min: -100, max: 500 }),
         duration: Type.Optional(bounded(HELD_FOR)),
         phase: OneOf(PHASES),
       },

@@ -41,6 +41,7 @@ const TABLE = [
     label: 'Gears grind',
     words: ['grinds', 'gears grind'],
     background: [0.03, 'Hurried hands.'],
+    elsewhere: true,
   },
   { id: 'wanders', label: 'Take-up wanders', words: ['wanders'], background: [0.01, 'Memory.'] },
   {
@@ -54,24 +55,28 @@ const TABLE = [
     label: 'Slips',
     words: ['slips', 'slipping'],
     background: [0.01, 'Spinning wheels feel alike.'],
+    elsewhere: true,
   },
   {
     id: 'squeaks',
     label: 'Squeak or creak at the pedal',
     words: ['squeak', 'creak'],
     background: [0.02, 'Trim and seats.'],
+    elsewhere: true,
   },
   {
     id: 'rattles',
     label: 'Rattle at idle, gone when the pedal is touched',
     words: ['rattle'],
     background: [0.02, 'Exhaust and shields.'],
+    elsewhere: true,
   },
   {
     id: 'noStart',
     label: 'Engine will not start with the pedal down',
     words: ['no start', 'will not start'],
     background: [0.02, 'Battery and starter.'],
+    elsewhere: true,
   },
   {
     id: 'losesFluid',
@@ -84,6 +89,59 @@ const TABLE = [
     label: 'Slow shifts at high revs',
     words: ['slow shifts'],
     background: [0.02, 'Synchronisers tire.'],
+    elsewhere: true,
+  },
+  {
+    id: 'droppedAtOnce',
+    label: 'Dropped to the floor at once',
+    words: ['dropped', 'dropped at once', 'went to the floor'],
+    background: [0.004, 'A foot that slipped off.'],
+  },
+  {
+    id: 'noPedal',
+    label: 'No pedal at all',
+    words: ['no pedal'],
+    background: [0.004, 'A pedal that was always light.'],
+  },
+  {
+    id: 'noGear',
+    label: 'No gear will engage',
+    words: ['no gear', 'no gears', 'will not go in gear'],
+    background: [0.008, 'A selector that hangs.'],
+    elsewhere: true,
+  },
+  {
+    id: 'firmHigh',
+    label: 'Firmer and higher than it was',
+    words: ['firm and high', 'firmer', 'higher'],
+    background: [0.01, 'Memory.'],
+  },
+  {
+    id: 'growl',
+    label: 'Growls as the pedal goes down',
+    words: ['growls', 'growl at the pedal'],
+    background: [0.01, 'Belts and pumps.'],
+    elsewhere: true,
+  },
+  {
+    id: 'takesUpLate',
+    label: 'Takes up late, near the top of the pedal',
+    words: ['takes up late', 'bites high'],
+    background: [0.02, 'Another vehicle’s pedal is what they know.'],
+  },
+  {
+    id: 'slowPressGrinds',
+    label: 'Grinds after a slow press, not after a quick one',
+    words: ['slow press grinds', 'quick press is fine'],
+    background: [0.005, 'A synchroniser that likes a quick hand.'],
+    elsewhere: true,
+  },
+  {
+    id: 'brakesDrag',
+    label: 'Brakes drag, or the brake pedal is not as it was',
+    words: ['brakes drag'],
+    background: [0.01, 'Brakes have faults of their own.'],
+    elsewhere: true,
   },
 ] as const
 
@@ -93,6 +151,8 @@ export interface ComplaintKind {
   label: string
   words: readonly string[]
   background: readonly [chance: number, reason: string]
+  /** What causes it though no fault of the table does is no hydraulic part and no fluid either. */
+  elsewhere?: true
 }
 export const COMPLAINTS: readonly ComplaintKind[] = TABLE
 export const COMPLAINT_IDS = COMPLAINTS.map((complaint) => complaint.id)

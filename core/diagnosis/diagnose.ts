@@ -6,7 +6,8 @@ import { itemsOf, knownOf, type Evidence, type Item } from './evidence'
 import type { Fault, FaultId } from './faults'
 import type { FindingId } from './findings'
 import type { Knowledge } from './knowledge'
-import { answersTo, likelySets, nextLooks, type Answer, type Look } from './next-look'
+import { answersTo, likelySets, type Answer } from './answers'
+import { nextLooks, type Look } from './next-look'
 import { posterior, type Posterior } from './posterior'
 import { reasonsFor, type Reason } from './reasons'
 import { SHOP_COSTS, type ShopCosts } from './repairs'
@@ -82,8 +83,8 @@ export function diagnose(knowledge: Knowledge, evidence: Evidence): Diagnosis {
     })),
     nothing,
     hydraulic: shared(true),
-    notHydraulic: shared(false),
-    unexplained: cause ? cause[faults.length]! : null,
+    notHydraulic: cause ? shared(false)! + cause[faults.length]! : null,
+    unexplained: cause ? cause[faults.length + 1]! : null,
     causes: new Map(causes),
     contradictions: contradictions(knowledge, evidence),
     leftOut: sets.leftOut,
@@ -93,13 +94,16 @@ export function diagnose(knowledge: Knowledge, evidence: Evidence): Diagnosis {
 const membersOf = ({ sets }: Knowledge, s: number): number[] =>
   Array.from(sets.members.subarray(3 * s, 3 * s + 3)).filter((fault) => fault >= 0)
 
+/** A group of sets this unlikely says nothing of how severe a fault is. */
+const LEAST_GROUP = 1e-7
+
 /** For each fault the likeliest of its severities, over all sets in which it is present. */
 function severitiesOf({ faults, sets }: Knowledge, found: Posterior): Suspect['severity'][] {
   const sums = faults.map(({ severities }) => new Float64Array(severities?.length ?? 0))
   const byGroup = new Float64Array(sets.groupCount)
   for (let s = 0; s < sets.count; s++) byGroup[sets.group[s]!]! += found.sets[s]!
   for (let g = 0; g < sets.groupCount; g++) {
-    if (byGroup[g]! < 1e-12) continue
+    if (byGroup[g]! < LEAST_GROUP) continue
     for (let k = sets.ways[g]!; k < sets.ways[g + 1]!; k++) {
       const weight = (byGroup[g]! * found.way(k)) / found.sums[g]!
       for (let m = 3 * k; m < 3 * k + 3 && sets.graded[m]! >= 0; m++) {
@@ -124,8 +128,13 @@ export interface NextMove {
   looks: readonly Look[]
   /** What each answer to the first looks would change. */
   answers: readonly (readonly Answer[])[]
+  /** The look that best tells whether it is the hydraulics; null where that is plain, or none tells. */
+  decides: Look | null
   advice: Advice
 }
+
+/** A look that tells less of which side it is decides nothing, bits. */
+const LEAST_SIDES = 0.03
 
 /** Looks whose answers are played through. */
 const PLAYED = 3
@@ -134,17 +143,26 @@ const PLAYED = 3
 export function nextMove(
   knowledge: Knowledge,
   evidence: Evidence,
-  { found, items }: Pick<Diagnosis, 'found' | 'items'>,
+  { found, items, hydraulic, notHydraulic }: Diagnosis,
   {
     conditions = USUAL_CONDITIONS,
     stops = [],
     costs = SHOP_COSTS,
   }: { conditions?: Conditions; stops?: readonly FindingId[]; costs?: ShopCosts } = {},
 ): NextMove {
-  const looks = nextLooks(knowledge, evidence, items, found, conditions, stops)
+  const looks = nextLooks(knowledge, evidence, items, found, conditions, stops, costs)
   return {
     looks,
+    decides: plain(hydraulic) || plain(notHydraulic) ? null : telling(looks),
     answers: looks.slice(0, PLAYED).map((look) => answersTo(knowledge, look, found)),
     advice: advise(knowledge, found, looks, costs),
   }
+}
+
+const plain = (chance: number | null): boolean => chance === null || chance >= SAID_PLAINLY
+
+function telling(looks: readonly Look[]): Look | null {
+  const each = ({ sides, spent }: Look) => sides / spent
+  const [best] = looks.filter(({ sides }) => sides >= LEAST_SIDES).sort((a, b) => each(b) - each(a))
+  return best ?? null
 }

@@ -25,7 +25,13 @@ const SUMS = [
   'loss',
   'standing',
 ] as const satisfies readonly Name[]
-const FACTORS = ['swell', 'masterBore', 'release', 'load'] as const satisfies readonly Name[]
+const FACTORS = [
+  'swell',
+  'masterBore',
+  'slaveBore',
+  'release',
+  'load',
+] as const satisfies readonly Name[]
 
 /** What several faults do together: amounts add, factors multiply, shares of the fork compound. */
 export function together(effects: readonly Effect[]): Effect {
@@ -69,6 +75,8 @@ export function affected(circuit: Circuit, effect: Effect): Circuit {
     slave: {
       ...circuit.slave,
       sealFriction: (circuit.slave.sealFriction ?? 0) + (effect.friction ?? 0),
+      ...(circuit.slave.type === 'external' &&
+        effect.slaveBore !== undefined && { bore: circuit.slave.bore * effect.slaveBore }),
     },
     linkage: {
       ...circuit.linkage,

@@ -10,6 +10,7 @@ import {
 import { uncertaintyOf, type Installation } from '../installation'
 import { affected, changesCircuit, sound, TIMED, together } from './effects'
 import type { Effect, Fault, Severity } from './faults'
+import { chanceFromLoss, LEAST_RESERVE, LOST_TRAVEL, type LostTravel } from './lost-travel'
 import { wayCount, type Sets } from './network'
 import type { Expected } from './posterior'
 import { readingKind, type ReadingName } from './readings'
@@ -23,6 +24,7 @@ export const TELLING_READINGS = [
   'rodClearance',
   'reservoirDrop',
   'pumpUpGain',
+  'heldDrop',
 ] as const satisfies readonly ReadingName[]
 export type TellingReading = (typeof TELLING_READINGS)[number]
 
@@ -38,17 +40,40 @@ const GUESSES = {
   sinksAtMost: 0.85,
 } as const
 
-/** What the tape shows of a circuit, mm. */
-const CHANNELS = ['freeTravel', 'takeUpHeight', 'rodStroke', 'pumpUpGain'] as const
+/** Span of what could be read at all, mm, where it is not the pad’s travel. */
+const SPANS: Partial<Record<TellingReading, number>> = {
+  rodClearance: 12,
+  reservoirDrop: 100,
+  heldDrop: 20,
+}
+
+/** Figures of this very vehicle from when its pedal was good, mm. */
+export type GoodFigures = Partial<Record<'freeTravel' | 'takeUpHeight' | 'rodStroke', number>>
+
+/** What the tape shows of a circuit, mm; and its reserve, below 0 where it never frees the disc. */
+const CHANNELS = ['freeTravel', 'takeUpHeight', 'rodStroke', 'pumpUpGain', 'reserve'] as const
 type Channel = (typeof CHANNELS)[number]
+const RESERVE = CHANNELS.indexOf('reserve')
 
 function shown(circuit: Circuit): number[] {
-  const { engagement, at } = solveCircuit(circuit)
+  const { engagement, at, reserve } = solveCircuit(circuit)
   const free = freeTravel(circuit)
   const airFree = circuit.air > 0 ? freeTravel({ ...circuit, air: 0 }) : free
   // Where full travel never frees the disc there is nothing to take up.
   const takeUp = engagement === null ? 0 : circuit.pedal.travel - engagement
-  return [free, takeUp, at.rodStroke, GUESSES.pumped.share * (free - airFree)]
+  return [free, takeUp, at.rodStroke, GUESSES.pumped.share * (free - airFree), reserve]
+}
+
+/** Chance that something shows for each kind of way in which faults can be severe. */
+export interface Showing {
+  /** Of each kind of way, whatever in no table may do included. */
+  present: Float64Array
+  /** Kind of each way. */
+  kind: Int32Array
+  /** What is in no table, as −ln(1 − chance). */
+  background: number
+  /** The same of each grade of way k at 3k, 3k+1, 3k+2: its row, and its part of the travel that is lost. */
+  pulls(): Float64Array
 }
 
 /** What is to be read on this circuit for each way of being severe; made once per circuit. */
@@ -59,6 +84,8 @@ export interface Expectations {
   of(reading: TellingReading, duration?: number): Expected
   /** Span of what could be read at all, mm. */
   span(reading: TellingReading): number
+  /** What comes of lost travel, from what is left on this very circuit. */
+  showing(what: LostTravel): Showing
 }
 
 /**
@@ -68,28 +95,53 @@ export interface Expectations {
 export function expectations(
   installation: Installation,
   sets: Sets,
-  faults: readonly Pick<Fault, 'severities'>[],
+  faults: readonly Pick<Fault, 'severities' | 'shows'>[],
+  background: (what: LostTravel) => number,
+  good: GoodFigures = {},
 ): Expectations {
   const base = sound(installation.circuit)
-  const severities = sets.grades.map(({ fault, severity }) => faults[fault]!.severities![severity]!)
+  const severities = sets.grades.map(
+    ({ fault, severity }) => faults[fault]!.severities?.[severity] ?? NO_EFFECT,
+  )
   const tables = pairTables(base, sets, severities)
   const own = ownVariance({ ...installation, circuit: base })
+  // What it showed when it was good is what it shows with nothing wrong, to within the tape of that day.
+  const off = CHANNELS.map((channel, c) => {
+    const known = good[channel as keyof GoodFigures]
+    if (known === undefined) return 0
+    own[c] = readingKind(channel as ReadingName).error[0] ** 2
+    return known - tables.start[c]!
+  })
   const perFlow = base.pedal.ratio / masterArea(base)
   const cache = new Map<string, Expected>()
+  const shows = new Map<LostTravel, Showing>()
+
+  function showing(what: LostTravel): Showing {
+    // A row says what else makes it so: a cup that passes, a bearing that drags.
+    const own = sets.grades.map(({ fault }) => {
+      const row = faults[fault]!.shows.find(([id]) => id === what)
+      return row ? -Math.log1p(-row[1]) : 0
+    })
+    const { held } = LOST_TRAVEL[what]
+    const passed = severities.map(({ effect }) => amount('sink', effect) * held * perFlow)
+    return showingOf(LOST_TRAVEL[what], sets, tables.lost(own, passed), own, background(what))
+  }
 
   function build(reading: TellingReading, duration: number): Expected {
     const [error] = readingKind(reading).error
     const channel = CHANNELS.indexOf(reading as Channel)
     if (channel >= 0) {
       const extra = reading === 'pumpUpGain' ? GUESSES.pumped.spread / GUESSES.pumped.share : 0
-      return tables.shown(channel, error * error + own[channel]!, extra)
+      return tables.shown(channel, error * error + own[channel]!, extra, off[channel])
     }
     const scale =
       reading === 'sink'
         ? duration * perFlow
         : reading === 'reservoirDrop'
           ? duration / 3600 / installation.reservoir.area
-          : 1
+          : reading === 'heldDrop'
+            ? duration / installation.reservoir.area
+            : 1
     const rod = reading === 'rodClearance'
     const parts = severities.map(({ effect }) => amount(reading, effect) * scale)
     const widths = severities.map(({ spread }, i) => (spread * parts[i]!) ** 2)
@@ -104,7 +156,7 @@ export function expectations(
       error * error + (rod ? GUESSES.rodSet ** 2 : 0),
     )
     const most = reading === 'sink' ? GUESSES.sinksAtMost * base.pedal.travel : Infinity
-    const byEye = reading === 'reservoirDrop' ? GUESSES.area : 0
+    const byEye = reading === 'reservoirDrop' || reading === 'heldDrop' ? GUESSES.area : 0
     for (let k = 0; k < made.mean.length; k++) {
       const value = made.mean[k]!
       made.sigma[k] = Math.hypot(made.sigma[k]!, byEye * value)
@@ -123,9 +175,62 @@ export function expectations(
       cache.set(key, made)
       return made
     },
-    span: (reading) =>
-      reading === 'rodClearance' ? 12 : reading === 'reservoirDrop' ? 100 : base.pedal.travel,
+    span: (reading) => SPANS[reading] ?? base.pedal.travel,
+    showing(what) {
+      const known = shows.get(what)
+      if (known) return known
+      const made = showing(what)
+      shows.set(what, made)
+      return made
+    },
   }
+}
+
+/** A fault that is graded for what it shows alone: the circuit is the same with it. */
+const NO_EFFECT: Severity = { label: '', weight: 1, effect: {}, spread: 0, reason: '' }
+
+/** Travel lost by each kind of way, as a share of the reserve, and by each grade alone. */
+interface Lost {
+  kinds: Kinds
+  share: Float64Array
+  spread: Float64Array
+  alone: Float64Array
+}
+
+function showingOf(
+  shown: Parameters<typeof chanceFromLoss>[0],
+  { graded }: Sets,
+  { kinds, share, spread, alone }: Lost,
+  own: readonly number[],
+  background: number,
+): Showing {
+  const { grades, kind } = kinds
+  const count = share.length
+  const present = new Float64Array(count)
+  const byLoss = new Float64Array(count)
+  const quiet = -Math.log1p(-background)
+  for (let i = 0; i < count; i++) {
+    byLoss[i] = -Math.log1p(-chanceFromLoss(shown, share[i]!, spread[i]!))
+    let pull = quiet + byLoss[i]!
+    for (let m = 3 * i; m < 3 * i + 3 && grades[m]! >= 0; m++) pull += own[grades[m]!]!
+    present[i] = -Math.expm1(-pull)
+  }
+  let made: Float64Array | null = null
+  function pulls(): Float64Array {
+    if (made) return made
+    made = new Float64Array(graded.length)
+    for (let k = 0; k < kind.length; k++) {
+      const loss = byLoss[kind[k]!]!
+      let all = 0
+      for (let m = 3 * k; m < 3 * k + 3 && graded[m]! >= 0; m++) all += Math.max(0, alone[graded[m]!]!)
+      for (let m = 3 * k; m < 3 * k + 3 && graded[m]! >= 0; m++) {
+        const grade = graded[m]!
+        made[m] = own[grade]! + (all > 0 ? (loss * Math.max(0, alone[grade]!)) / all : 0)
+      }
+    }
+    return made
+  }
+  return { present, kind, background: quiet, pulls }
 }
 
 function amount(reading: TellingReading, effect: Effect): number {
@@ -134,6 +239,9 @@ function amount(reading: TellingReading, effect: Effect): number {
       return (effect.bypass ?? 0) + (effect.loss ?? 0)
     case 'reservoirDrop':
       return effect.standing ?? 0
+    // What passes a cup comes back to the reservoir; only what leaks out is missing.
+    case 'heldDrop':
+      return effect.loss ?? 0
     default:
       return (effect.clearance ?? 0) + (effect.pinPlay ?? 0)
   }
@@ -213,7 +321,7 @@ function ownVariance(installation: Installation): number[] {
   const byFinger =
     (freeTravel(circuit, TOUCH_FORCE + finger) - freeTravel(circuit, TOUCH_FORCE - finger)) / 2
   const sigma = (channel: number) => propagate(circuit, quantities, (c) => shown(c)[channel]!).sigma
-  return [sigma(0) ** 2 + byFinger ** 2, sigma(1) ** 2, sigma(2) ** 2, 0]
+  return [sigma(0) ** 2 + byFinger ** 2, sigma(1) ** 2, sigma(2) ** 2, 0, 0]
 }
 
 /** Changes of each channel by each severity alone, and what two together change beyond their sum. */
@@ -252,12 +360,13 @@ function pairTables(base: Circuit, sets: Sets, severities: readonly Severity[]) 
       })
     }
   return {
-    /** Mean and spread of a channel; `extra` widens by a share of the mean itself. */
-    shown(channel: number, variance: number, extra: number): Expected {
+    start,
+    /** Mean and spread of a channel; `off` by how much this very vehicle shows more; `extra` widens by a share of the mean itself. */
+    shown(channel: number, variance: number, extra: number, off = 0): Expected {
       const one = alone[channel]!
       const two = beyond[channel]!
       const widths = severities.map(({ spread }, i) => (spread * one[i]!) ** 2)
-      const made = summed(kinds, one, widths, start[channel]!, variance)
+      const made = summed(kinds, one, widths, start[channel]! + off, variance)
       const { mean } = made
       for (let k = 0; k < mean.length; k++) {
         const a = kinds.grades[3 * k]!
@@ -269,6 +378,35 @@ function pairTables(base: Circuit, sets: Sets, severities: readonly Severity[]) 
         if (extra > 0) made.sigma[k] = Math.hypot(made.sigma[k]!, extra * mean[k]!)
       }
       return made
+    },
+    /**
+     * Travel lost, as a share of the reserve of the sound circuit.
+     * @param own what tells grades apart besides.
+     * @param passed lost past a cup or out of a leak meanwhile, mm at the pad.
+     */
+    lost(own: readonly number[], passed: readonly number[]): Lost {
+      const one = alone[RESERVE]!
+      const two = beyond[RESERVE]!
+      const whole = Math.max(LEAST_RESERVE, start[RESERVE]!)
+      const kinds = kindsOf(
+        sets,
+        severities.map(({ effect, spread }, i) =>
+          matter[i] || own[i] || passed[i] ? `${keyOf(effect)} ${spread} ${own[i]} ${passed[i]}` : null,
+        ),
+      )
+      const changes = one.map((change, i) => change - passed[i]!)
+      const widths = severities.map(({ spread }, i) => (spread * changes[i]!) ** 2)
+      const { mean, sigma } = summed(kinds, changes, widths, 0, 0)
+      for (let k = 0; k < mean.length; k++) {
+        const a = kinds.grades[3 * k]!
+        const b = kinds.grades[3 * k + 1]!
+        const c = kinds.grades[3 * k + 2]!
+        if (b >= 0) mean[k]! += two[a * n + b]!
+        if (c >= 0) mean[k]! += two[a * n + c]! + two[b * n + c]!
+        mean[k]! /= -whole
+        sigma[k]! /= whole
+      }
+      return { kinds, share: mean, spread: sigma, alone: changes.map((change) => -change / whole) }
     },
   }
 }

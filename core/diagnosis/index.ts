@@ -26,7 +26,9 @@ export {
   type RepairId,
   type ShopCosts,
 } from './repairs'
-export { fits, knowledgeOf, type Knowledge, type Priors } from './knowledge'
+export { fits, knowledgeOf, whyNotHere, type Knowledge, type Priors } from './knowledge'
+export type { GoodFigures } from './expectations'
+export { stopsOf, type Stop, type StopId } from './stops'
 export { outdone, type Evidence, type Item } from './evidence'
 export {
   diagnose,
@@ -36,8 +38,10 @@ export {
   type NextMove,
   type Suspect,
 } from './diagnose'
-export type { Answer, Look } from './next-look'
-export type { Advice, Decision } from './advice'
+export type { Answer } from './answers'
+export { LOOK_FIGURES, type Look } from './next-look'
+export type { Advice } from './advice'
+export type { Decision } from './till'
 export type { Contradiction } from './contradictions'
 export type { Reason } from './reasons'
 export { GUIDES, walk, type Conclusion, type Guide, type GuideState, type GuideStep } from './guides'

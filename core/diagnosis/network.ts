@@ -3,7 +3,12 @@
  * findings that any present fault may make present, and a background for what is in no table.
  */
 export interface Network {
-  faults: readonly { prior: number; weights: readonly number[] }[]
+  faults: readonly {
+    prior: number
+    weights: readonly number[]
+    /** Graded though it has one severity only: what it shows depends on what else is there. */
+    graded?: boolean
+  }[]
   findings: readonly {
     background: number
     causes: readonly (readonly [fault: number, chance: number])[]
@@ -49,10 +54,10 @@ export function enumerate({ faults }: Network, most = MOST_TOGETHER): Sets {
   const none = faults.reduce((product, { prior }) => product * (1 - prior), 1)
   const odds = faults.map(({ prior }) => prior / (1 - prior))
   const grades: GradedFault[] = []
+  const isGraded = faults.map(({ weights, graded: always }) => always === true || weights.length > 1)
   const firstGrade = faults.map(({ weights }, fault) => {
     const first = grades.length
-    if (weights.length > 1)
-      weights.forEach((weight, severity) => grades.push({ fault, severity, weight }))
+    if (isGraded[fault]) weights.forEach((weight, severity) => grades.push({ fault, severity, weight }))
     return first
   })
   const members: number[] = []
@@ -64,7 +69,7 @@ export function enumerate({ faults }: Network, most = MOST_TOGETHER): Sets {
   const known = new Map<number, number>()
 
   function groupOf(set: readonly number[]): number {
-    const own = set.filter((fault) => faults[fault]!.weights.length > 1)
+    const own = set.filter((fault) => isGraded[fault])
     const key = own.reduce((code, fault) => code * (n + 1) + fault + 1, 0)
     const there = known.get(key)
     if (there !== undefined) return there

@@ -1,12 +1,13 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { evidenceWith } from '../../tests/arbitrary/evidence'
 import { fromArchetype } from '../installation'
+import { answersTo } from './answers'
 import { USUAL_CONDITIONS, type Conditions } from './conditions'
 import { diagnose } from './diagnose'
 import type { Evidence } from './evidence'
 import { FINDINGS, findingKind, type FindingId, type Need } from './findings'
 import { knowledgeOf, type Knowledge } from './knowledge'
-import { answersTo, nextLooks } from './next-look'
+import { LOOK_FIGURES, nextLooks } from './next-look'
 
 let car: Knowledge
 beforeAll(() => {
@@ -20,14 +21,45 @@ const looksAt = (evidence: Evidence, conditions: Partial<Conditions> = {}, stops
 describe('the next look', () => {
   const soft = evidenceWith({ complaints: ['soft'] })
 
-  it('is ordered by what it tells a minute, and each tells something', () => {
+  it('is ordered by what it is worth a minute, and each is worth something', () => {
     const looks = looksAt(soft, { helper: true })
     expect(looks.length).toBeGreaterThan(10)
     looks.forEach((look, i) => {
-      expect(look.bits).toBeGreaterThan(0)
-      expect(look.bitsPerMinute).toBeCloseTo(look.bits / look.minutes, 12)
-      if (i > 0) expect(look.bitsPerMinute).toBeLessThanOrEqual(looks[i - 1]!.bitsPerMinute)
+      expect(look.saves).toBeGreaterThanOrEqual(0)
+      expect(look.worth).toBeGreaterThan(0)
+      expect(look.worth).toBeGreaterThanOrEqual(
+        look.saves + look.stops + look.bits * LOOK_FIGURES.bit.money - 1e-9,
+      )
+      expect(look.worthPerMinute).toBeLessThan(look.worth / look.minutes)
+      if (i > 0) expect(look.worthPerMinute).toBeLessThanOrEqual(looks[i - 1]!.worthPerMinute)
     })
+  })
+
+  it('is taken again where the figure of it is most likely misread, and not where it fits', () => {
+    const at = (freeTravel: number) =>
+      looksAt(
+        evidenceWith({ complaints: ['squeaks'], readings: { freeTravel: { value: freeTravel } } }),
+      ).find(({ look }) => look.id === 'freeTravel')
+    expect(at(18)).toBeUndefined()
+    expect(at(1)?.before?.value).toBe(1)
+  })
+
+  it('is worth a stop that it may reveal, where what is known speaks for one', () => {
+    const damp = evidenceWith({
+      complaints: ['losesFluid'],
+      findings: { outletDamp: 'present', workedOn: 'present', slaveUnionDamp: 'present' },
+    })
+    const thread = looksAt(damp).find(({ look }) => look.id === 'threadCrossed')!
+    expect(thread.stops).toBeGreaterThan(5)
+    expect(looksAt(soft).find(({ look }) => look.id === 'threadCrossed')?.stops ?? 0).toBeLessThan(5)
+  })
+
+  it('asks nothing of a pedal whose circuit is known to be dry, and nothing of a float that lies in too little fluid', () => {
+    const dry = evidenceWith({ complaints: ['staysDown'], findings: { circuitDry: 'present' } })
+    const readings = looksAt(dry, { helper: true }).filter(({ look }) => look.kind === 'reading')
+    expect(readings.map(({ look }) => look.id)).not.toContain('freeTravel')
+    const low = evidenceWith({ complaints: ['soft'], findings: { levelLow: 'present' } })
+    expect(looksAt(low).map(({ look }) => look.id)).not.toContain('floatDown')
   })
 
   it.each<Need>([

@@ -1,60 +1,71 @@
-import { normalShare } from '../chance'
+import { answerSpans, likelySets, SPANS, stateChances, type Spans } from './answers'
 import { causesOf } from './causes'
 import { safeConditions, unmet, type Conditions } from './conditions'
-import type { Evidence, Item } from './evidence'
+import { figureOf, type Evidence, type Item } from './evidence'
 import { TELLING_READINGS, type TellingReading } from './expectations'
-import type { FaultId } from './faults'
-import { FINDINGS, type FindingId } from './findings'
+import { FINDINGS, type Finding, type FindingId } from './findings'
 import { fits, type Knowledge } from './knowledge'
-import { chanceAbsent, marginalsOf, type Posterior, type Ready } from './posterior'
-import { readingKind } from './readings'
-
-/** What one answer to a look would make of the suspects. */
-export interface Answer {
-  /** A finding's state, or the middle of a span of figures, mm. */
-  says: 'present' | 'absent' | number
-  /** Chance of this answer, as far as is known now. */
-  chance: number
-  /** Leading fault then, and its chance; null where nothing would be the leading one. */
-  leads: FaultId | null
-  chanceThen: number
-}
+import { likelihoodOf, MISREAD, type Figure, type Posterior } from './posterior'
+import { readingKind, READINGS } from './readings'
+import { SHOP_COSTS, type ShopCosts } from './repairs'
+import { chancesOf, tillOf } from './till'
 
 /** A look that can be taken now, and what it is worth. */
 export interface Look {
   look: { kind: 'finding'; id: FindingId } | { kind: 'reading'; id: TellingReading }
+  /** The figure that was read before, where it is worth reading again. */
+  before?: Figure
   minutes: number
+  /** All told, with the walk, the note and a helper’s share: minutes of paid hands. */
+  spent: number
   /** Expected fall of the entropy of what causes each thing that is to be explained, bits. */
   bits: number
-  /** The same per minute: what looks are ordered by. */
   bitsPerMinute: number
+  /** The same of whether it is the hydraulics at all, bits. */
+  sides: number
+  /** Expected cost of the best decision now less that after each answer, money. */
+  saves: number
+  /** Chance that it shows what stops work, beyond what any vehicle may have, times what going on regardless would cost. */
+  stops: number
+  /** All that it is worth, money: what it saves and stops, what it teaches toward the next look, what a figure is worth. */
+  worth: number
+  /** Worth for each minute, the walk and the note counted: what looks are ordered by. */
+  worthPerMinute: number
 }
 
-/** The worth of a look is worked out over the likeliest sets: all but this share of the chance, and no more than so many. */
-const TAIL = 0.02
-const MOST_SETS = 800
-/** Spans in which a figure may fall. */
-const SPANS = 12
-/** A way of being severe less likely than this within its group is left out of where a figure would fall. */
-const LEAST_WAY = 1e-3
-/** A look that would teach less is not proposed, bits. */
-const LEAST_BITS = 0.01
+/** Judgement, each with its reason; disputed here and nowhere else. */
+export const LOOK_FIGURES = {
+  bit: {
+    money: 20,
+    reason:
+      'Half an answer changes no decision yet, and makes the next look count: a bit halves what is left.',
+  },
+  figure: {
+    money: 14,
+    reason:
+      'A figure is told from a sound one, shows how bad it is, and stands beside the one after the work.',
+  },
+  helper: { share: 1.5, reason: 'A helper’s time is paid as well, if not for all of it.' },
+  settingUp: {
+    minutes: 1.5,
+    reason: 'The walk, the tool in the hand and the note, for the least of looks.',
+  },
+} as const
 
-/** Sets that matter, most likely first, as their places. */
-export function likelySets({ sets }: Pick<Posterior, 'sets'>, tail = TAIL): Int32Array {
-  const order = sets.slice().sort()
-  let sum = 0
-  let at = order.length
-  const stop = Math.max(0, order.length - MOST_SETS)
-  while (at > stop && sum < 1 - tail) sum += order[--at]!
-  const least = Math.max(order[at]!, Number.MIN_VALUE)
-  const list: number[] = []
-  for (let s = 0; s < sets.length; s++) if (sets[s]! >= least) list.push(s)
-  return Int32Array.from(list.sort((a, b) => sets[b]! - sets[a]!))
+/** Figures worth having for themselves, while none of those behind them is known: they tell the same. */
+const FIRST_FIGURES: Partial<Record<TellingReading, readonly TellingReading[]>> = {
+  freeTravel: ['freeTravel', 'takeUpHeight', 'rodStroke', 'rodClearance'],
+  sink: ['sink'],
+  rodClearance: ['rodClearance'],
 }
+
+/** A look that is worth less is not proposed, money. */
+const LEAST_WORTH = 0.05
+/** A figure is read again where the chance that it was misread is at least this. */
+const DOUBTED = 0.1
 
 /**
- * Looks not yet taken whose preconditions hold and that no open stop-work finding forbids, by what they teach a minute.
+ * Looks not yet taken whose preconditions hold and that no open stop-work finding forbids, by what they are worth a minute.
  * @param stops stop-work findings that are present and not taken over.
  */
 export function nextLooks(
@@ -64,168 +75,127 @@ export function nextLooks(
   found: Posterior,
   conditions: Conditions,
   stops: readonly FindingId[] = [],
+  costs: ShopCosts = SHOP_COSTS,
 ): Look[] {
   const safe = safeConditions(conditions, stops)
   const likely = likelySets(found)
   const causes = causesOf(knowledge, items, found, likely)
+  // What merely might be wrong as well is no reason to look on this job: only what explains it counts as coming back.
+  const till = tillOf(knowledge, likely, costs, 0)
+  const now = chancesOf(likely, found.sets)
+  const whole = now.reduce((sum, one) => sum + one, 0)
+  const acting = till.after(now, new Float64Array(now.length).fill(1), 1)
   const looks: Look[] = []
-  const add = (look: Look['look'], minutes: number, nats: number) => {
-    const bits = Math.max(0, nats) / Math.LN2
-    if (bits >= LEAST_BITS) looks.push({ look, minutes, bits, bitsPerMinute: bits / minutes })
+  const add = (
+    look: Look['look'],
+    { minutes, needs }: Pick<Finding, 'minutes' | 'needs'>,
+    chances: Float64Array,
+    answers: number,
+    more: { stops?: number; figure?: number; before?: Figure } = {},
+  ) => {
+    const bits = Math.max(0, causes.worth(chances, answers)) / Math.LN2
+    const saves = Math.max(0, acting - till.after(now, chances, answers))
+    const { stops: stop = 0, figure = 0, before } = more
+    const worth = saves + stop + bits * LOOK_FIGURES.bit.money + figure * LOOK_FIGURES.figure.money
+    if (worth < LEAST_WORTH) return
+    const { settingUp, helper } = LOOK_FIGURES
+    const spent = minutes * (needs.includes('helper') ? helper.share : 1) + settingUp.minutes
+    const worthPerMinute = worth / spent
+    looks.push({
+      look,
+      minutes,
+      spent,
+      bits,
+      bitsPerMinute: bits / minutes,
+      sides: Math.max(0, causes.sides(chances, answers)) / Math.LN2,
+      saves,
+      stops: stop,
+      worth,
+      worthPerMinute,
+      ...(before && { before }),
+    })
   }
-  const chances = new Float64Array(likely.length * 2)
   for (const kind of FINDINGS) {
     if (kind.proveOnly || evidence.findings[kind.id] || !knowledge.place.has(kind.id)) continue
     if (unmet(kind.needs, safe) || measuredInstead(kind.id, evidence)) continue
     if (kind.after && evidence.findings[kind.after] !== 'present') continue
-    absences(knowledge.ready, knowledge.place.get(kind.id)!, likely, chances)
-    add({ kind: 'finding', id: kind.id }, kind.minutes, causes.worth(chances, 2))
+    if (kind.unless && evidence.findings[kind.unless] !== 'absent') continue
+    const chances = stateChances(knowledge, kind.id, found, likely)
+    let present = 0
+    for (let row = 0; row < now.length; row++) present += now[row]! * chances[2 * row + 1]!
+    const stop = stopWorth(knowledge, kind, present / whole)
+    add({ kind: 'finding', id: kind.id }, kind, chances, 2, { stops: stop })
   }
   for (const name of TELLING_READINGS) {
     const kind = readingKind(name)
-    if (evidence.readings[name] || unmet(kind.needs, safe)) continue
+    if (unmet(kind.needs, safe)) continue
+    // A dry circuit has nothing to measure at the pedal.
+    if (evidence.findings.circuitDry === 'present' && kind.needs.includes('pedal')) continue
+    // The second of two figures is read after the first.
+    if (kind.afterReading && !evidence.readings[kind.afterReading]) continue
     if (name === 'rodStroke' && !fits('external', knowledge.installation)) continue
-    const spans = answerSpans(knowledge, name, found, likely)
-    add({ kind: 'reading', id: name }, kind.minutes, causes.worth(spans.chances, SPANS))
+    const before = readBefore(knowledge, items, name, found, likely)
+    if (evidence.readings[name] && !before) continue
+    const spans = answerSpans(knowledge, name, found, likely, before)
+    const figure =
+      FIRST_FIGURES[name]?.some((one) => evidence.readings[one]) === false
+        ? toldFromSound(spans, now) / whole
+        : 0
+    add({ kind: 'reading', id: name }, kind, spans.chances, SPANS, { figure, before })
   }
-  return looks.sort((a, b) => b.bitsPerMinute - a.bitsPerMinute)
+  return looks.sort((a, b) => b.worthPerMinute - a.worthPerMinute)
 }
 
 const measuredInstead = (id: FindingId, { readings }: Evidence): boolean =>
-  TELLING_READINGS.some((name) => readingKind(name).insteadOf === id && readings[name] !== undefined)
+  READINGS.some(({ name, insteadOf }) => insteadOf === id && readings[name] !== undefined)
 
-/** For each likely set the chances that a finding is absent, and present. */
-function absences(ready: Ready, finding: number, likely: Int32Array, chances: Float64Array): void {
-  for (let row = 0; row < likely.length; row++) {
-    const absent = chanceAbsent(ready, finding, likely[row]!)
-    chances[2 * row] = absent
-    chances[2 * row + 1] = 1 - absent
-  }
+/** What it saves to know of something that stops work: what any vehicle may have is no reason to look on this one. */
+function stopWorth({ ready, place }: Knowledge, { id, goingOn }: Finding, present: number): number {
+  if (!goingOn) return 0
+  const { background, causes } = ready.network.findings[place.get(id)!]!
+  const quiet = causes.reduce(
+    (left, [fault, chance]) => left * (1 - ready.network.faults[fault]!.prior * chance),
+    1 - background,
+  )
+  return goingOn[0] * Math.max(0, present - (1 - quiet))
 }
 
-interface Spans {
-  /** Edges between the spans, mm. */
-  edges: number[]
-  /** Chance of each span under each likely set, row by row. */
-  chances: Float64Array
-}
-
-/** The normal share to three places, from a table: it is asked a hundred thousand times for one ranking. */
-const STEP = 0.005
-const REACH = 4
-const SHARES = Float64Array.from({ length: (2 * REACH) / STEP + 1 }, (_, i) =>
-  normalShare(i * STEP - REACH),
-)
-const shareBelow = (z: number): number =>
-  z >= REACH ? 1 : z <= -REACH ? 0 : SHARES[Math.round((z + REACH) / STEP)]!
-
-/** Where a figure would fall under each likely set, its severities weighted as they are known. */
-function answerSpans(
-  { sets, expected }: Knowledge,
+/** A figure that is known and may well be misread: it is worth reading again. */
+function readBefore(
+  knowledge: Knowledge,
+  items: readonly Item[],
   name: TellingReading,
   found: Posterior,
   likely: Int32Array,
-): Spans {
-  const { mean, sigma, kind } = expected.of(name)
-  const { group, ways } = sets
-  const rows = new Map(Array.from(likely, (s) => [group[s]!, new Float64Array(SPANS)]))
-  let low = Infinity
-  let high = -Infinity
-  for (const g of rows.keys())
-    for (let k = ways[g]!; k < ways[g + 1]!; k++) {
-      if (found.way(k) < LEAST_WAY * found.sums[g]!) continue
-      const i = kind[k]!
-      low = Math.min(low, mean[i]! - 2 * sigma[i]!)
-      high = Math.max(high, mean[i]! + 2 * sigma[i]!)
-    }
-  const width = (high - low) / SPANS
-  const edges = Array.from({ length: SPANS - 1 }, (_, i) => low + (i + 1) * width)
-  const byKind = new Float64Array(mean.length * SPANS)
-  const done = new Uint8Array(mean.length)
-  for (const [g, spans] of rows) {
-    let whole = 0
-    for (let k = ways[g]!; k < ways[g + 1]!; k++) {
-      const weight = found.way(k)
-      if (weight < LEAST_WAY * found.sums[g]!) continue
-      whole += weight
-      const at = kind[k]!
-      if (done[at] === 0) {
-        spread(byKind, at * SPANS, edges, mean[at]!, sigma[at]!)
-        done[at] = 1
-      }
-      for (let i = 0; i < SPANS; i++) spans[i]! += weight * byKind[at * SPANS + i]!
-    }
-    for (let i = 0; i < SPANS; i++) spans[i]! /= whole
+): Figure | undefined {
+  const item = items.find((one) => one.kind === 'reading' && one.id === name)
+  if (item?.kind !== 'reading') return undefined
+  const figure = figureOf(knowledge, item)
+  const { chance, kind } = likelihoodOf(figure)
+  const { group, ways } = knowledge.sets
+  let misread = 0
+  let all = 0
+  for (const s of likely) {
+    const g = group[s]!
+    const weight = found.sets[s]!
+    all += weight
+    for (let k = ways[g]!; k < ways[g + 1]!; k++)
+      misread +=
+        ((weight * found.way(k)) / found.sums[g]!) * (MISREAD / figure.span / chance[kind[k]!]!)
   }
-  const chances = new Float64Array(likely.length * SPANS)
-  likely.forEach((s, row) => chances.set(rows.get(group[s]!)!, row * SPANS))
-  return { edges, chances }
+  return misread / all >= DOUBTED ? figure : undefined
 }
 
-/** Chance of each span under one mean and spread. */
-function spread(
-  into: Float64Array,
-  from: number,
-  edges: readonly number[],
-  mean: number,
-  sigma: number,
-): void {
-  let below = 0
-  for (let i = 0; i < SPANS; i++) {
-    const upTo = i === SPANS - 1 ? 1 : shareBelow((edges[i]! - mean) / sigma)
-    into[from + i] = upTo - below
-    below = upTo
+/** How far a figure will be told from one of a sound vehicle: half the sum of what differs, over the likely sets. */
+function toldFromSound(
+  { chances, sound }: Pick<Spans, 'chances' | 'sound'>,
+  now: Float64Array,
+): number {
+  let sum = 0
+  for (let row = 0; row < now.length; row++) {
+    let differs = 0
+    for (let i = 0; i < SPANS; i++) differs += Math.abs(chances[row * SPANS + i]! - sound[i]!)
+    sum += (now[row]! * differs) / 2
   }
-}
-
-/** Each answer to a look with its chance and the chances of the sets then; spans that hardly occur are left out. */
-export function outcomes(
-  knowledge: Knowledge,
-  { look }: Pick<Look, 'look'>,
-  found: Posterior,
-  likely = likelySets(found),
-): { says: Answer['says']; chance: number; sets: Float64Array }[] {
-  const { ready, sets, place } = knowledge
-  const list: { says: Answer['says']; chance: number; sets: Float64Array }[] = []
-  const add = (says: Answer['says'], likelihood: (s: number, row: number) => number) => {
-    const weights = new Float64Array(sets.count)
-    let chance = 0
-    likely.forEach((s, row) => {
-      weights[s] = found.sets[s]! * likelihood(s, row)
-      chance += weights[s]!
-    })
-    if (chance < 0.005) return
-    for (const s of likely) weights[s]! /= chance
-    list.push({ says, chance, sets: weights })
-  }
-  if (look.kind === 'finding') {
-    const finding = place.get(look.id)!
-    add('present', (s) => 1 - chanceAbsent(ready, finding, s))
-    add('absent', (s) => chanceAbsent(ready, finding, s))
-  } else {
-    const { edges, chances } = answerSpans(knowledge, look.id, found, likely)
-    const width = edges[1]! - edges[0]!
-    for (let i = 0; i < SPANS; i++) {
-      const middle = i === 0 ? edges[0]! - width / 2 : edges[i - 1]! + width / 2
-      add(middle, (_, row) => chances[row * SPANS + i]!)
-    }
-  }
-  const total = list.reduce((sum, { chance }) => sum + chance, 0)
-  return list.map((one) => ({ ...one, chance: one.chance / total }))
-}
-
-/** What each answer to a look would make of the suspects. */
-export function answersTo(knowledge: Knowledge, look: Pick<Look, 'look'>, found: Posterior): Answer[] {
-  const { faults, sets } = knowledge
-  return outcomes(knowledge, look, found).map(({ says, chance, sets: weights }) => {
-    const marginals = marginalsOf(sets, weights, faults.length)
-    let best = -1
-    marginals.forEach((value, i) => {
-      if (best < 0 || value > marginals[best]!) best = i
-    })
-    const nothing = weights[0]!
-    return best < 0 || nothing > marginals[best]!
-      ? { says, chance, leads: null, chanceThen: nothing }
-      : { says, chance, leads: faults[best]!.id, chanceThen: marginals[best]! }
-  })
+  return sum
 }

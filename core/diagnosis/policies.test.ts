@@ -50,10 +50,12 @@ describe('the schools', () => {
     expect(scope(3000)).toBe('all')
   })
 
-  it('a pitted bore is not rebuilt, a visible leak is not bled over, no air is not bled', () => {
+  it('a pitted bore is not rebuilt, bleeding over a visible leak is warned of, no air is not bled', () => {
     expect(weighed(bypassing, { borePitted: true }).way.options.rebuild.refused).toMatch(/pitted/)
     expect(weighed(bypassing).way.options.rebuild.refused).toBeNull()
-    expect(weighed(bypassing, { visibleLeak: true }).first.options.bleed.refused).toMatch(/leak/)
+    const { first } = weighed(bypassing, { visibleLeak: true })
+    expect(first.options.bleed).toMatchObject({ refused: null, warned: expect.stringMatching(/leak/) })
+    expect(first.favoured).toBe('part')
     const switchOut: Partial<Evidence> = {
       complaints: ['noStart'],
       findings: { switchUnreached: 'present', workedOn: 'absent' },

@@ -1,8 +1,8 @@
-import { tillOf, type Decision } from './advice'
+import { likelySets } from './answers'
 import type { FaultId } from './faults'
 import type { Knowledge } from './knowledge'
-import { likelySets } from './next-look'
 import type { Posterior } from './posterior'
+import { chancesOf, tillOf, type Decision } from './till'
 import { BLEED, costOf, REPAIRS, type Repair, type ShopCosts } from './repairs'
 
 /** Where good technicians differ, and what a shop prefers. */
@@ -44,6 +44,8 @@ export interface Option {
   expectedCost: number
   /** Why it may not be done so; null where it may. */
   refused: string | null
+  /** What is risked by it, where it is a way that some go all the same; null where nothing is. */
+  warned: string | null
 }
 
 export interface PolicyChoice<T extends string> {
@@ -82,14 +84,15 @@ const CYLINDERS = ['master', 'slave', 'concentric']
 /** Weighs the schools on this vehicle, from how likely each fault now is. */
 export function weighPolicies(input: PoliciesInput): Policies {
   const { knowledge, found, costs, school = USUAL_POLICY } = input
-  const till = tillOf(knowledge, costs)
   const likely = likelySets(found)
-  const best = till.best(likely, found.sets)
+  const till = tillOf(knowledge, likely, costs)
+  const now = chancesOf(likely, found.sets)
+  const best = till.best(now)
   const ids = new Set(best.repairs.map(({ id }) => id))
   const concentric = knowledge.installation.circuit.slave.type === 'concentric'
   const slave = repair(concentric ? 'concentric' : 'slave')
   const hydraulic = best.repairs.some(({ id }) => CYLINDERS.includes(id) || id === 'hose')
-  const weigh = (repairs: readonly Repair[]) => till.weigh(likely, found.sets, repairs)
+  const weigh = (repairs: readonly Repair[]) => till.weigh(now, repairs)
 
   /** Cylinders and hose that are left as they are, and may fail within a year. */
   function companions(repairs: readonly Repair[]): number {
@@ -122,6 +125,7 @@ export function weighPolicies(input: PoliciesInput): Policies {
         (expectedCost - price) +
         others * (costs.comeback + again),
       refused,
+      warned: null,
     }
   }
   const withAll = (...more: Repair[]): Repair[] => [...new Set([...best.repairs, ...more])]
@@ -179,11 +183,11 @@ function bleedFirst(
     comebackRisk: 1 - cures,
     // What a bleed does not end is seen while one watches: then the parts are fitted, and it is no comeback.
     expectedCost: price + (1 - cures) * parts.expectedCost,
-    refused: visibleLeak
-      ? 'A leak can be seen: air comes back where fluid goes out.'
-      : air < 0.05 && !ids.has('bleed')
-        ? 'There is hardly any air to bleed.'
-        : null,
+    refused:
+      air < 0.05 && !ids.has('bleed') && !visibleLeak ? 'There is hardly any air to bleed.' : null,
+    warned: visibleLeak
+      ? 'A leak can be seen: air comes back where fluid goes out. Bleed once, watch, and count on the parts.'
+      : null,
   }
 }
 
@@ -197,7 +201,9 @@ function choice<T extends Scope | Way | First>(
   preferred: T,
 ): PolicyChoice<T> {
   const names = Object.keys(options) as T[]
-  const allowed = names.filter((name) => options[name].refused === null)
+  // What is warned of may be chosen, but is not what the figures favour.
+  const open = names.filter((name) => options[name].refused === null)
+  const allowed = open.filter((name) => options[name].warned === null)
   let cheapest = allowed[0] ?? names[0]!
   for (const name of allowed)
     if (options[name].expectedCost < options[cheapest].expectedCost) cheapest = name

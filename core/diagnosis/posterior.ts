@@ -16,11 +16,19 @@ export interface Figure {
   span: number
 }
 
-/** What is known: findings by their place in the network, and figures. */
+/** Chance of something that was learnt, for each kind of way of being severe. */
+export interface Likelihood {
+  chance: Float64Array
+  /** Kind of each way. */
+  kind: Int32Array
+}
+
+/** What is known: findings by their place in the network, figures, and what else depends on the severities. */
 export interface Observed {
   present: readonly number[]
   absent: readonly number[]
   figures: readonly Figure[]
+  graded?: readonly Likelihood[]
 }
 
 /**
@@ -66,7 +74,7 @@ export function makeReady(network: Network, sets: Sets): Ready {
 export function posterior(ready: Ready, known: Observed): Posterior {
   const { sets, network } = ready
   const n = network.faults.length
-  const figures = weighFigures(sets, known.figures)
+  const figures = weighWays(sets, [...known.figures.map(likelihoodOf), ...(known.graded ?? [])])
   const none = known.absent.reduce((product, j) => product * (1 - network.findings[j]!.background), 1)
   const absent = absentFactors(ready, known.absent)
   const weights = weighSets(ready, known.present, absent, figures.sums)
@@ -135,7 +143,7 @@ function absentFactors({ network, spared }: Ready, absent: readonly number[]): F
   return factors
 }
 
-/** What figures say of each way of being severe; asked way by way, for most are never asked of. */
+/** What was learnt of each way of being severe; asked way by way, for most are never asked of. */
 interface Weighed {
   /** Weight of way k, given the figures. */
   way: (k: number) => number
@@ -143,22 +151,31 @@ interface Weighed {
   sums: Float64Array
 }
 
-/** Likelihood of all figures, summed over the ways of each group. */
-function weighFigures({ groupCount, ways, weight }: Sets, figures: readonly Figure[]): Weighed {
+/** Likelihood of all that depends on severities, summed over the ways of each group. */
+function weighWays({ groupCount, ways, weight }: Sets, learnt: readonly Likelihood[]): Weighed {
   const sums = new Float64Array(groupCount).fill(1)
-  if (figures.length === 0) return { way: (k) => weight[k]!, sums }
-  const likelihoods = figures.map(likelihoodOf)
-  const kinds = figures.map(({ expected }) => expected.kind)
+  if (learnt.length === 0) return { way: (k) => weight[k]!, sums }
+  const likelihoods = learnt.map(({ chance }) => chance)
+  const kinds = learnt.map(({ kind }) => kind)
   const [first, second] = likelihoods as [Float64Array, Float64Array?]
   const [firstKind, secondKind] = kinds as [Int32Array, Int32Array?]
-  // One figure and two are the usual cases, and asked with every tap: each has its own plain loop.
-  if (figures.length === 1) {
+  let whole: Float64Array | null = null
+  function multiplied(): Float64Array {
+    const all = weight.slice()
+    likelihoods.forEach((likelihood, f) => {
+      const kind = kinds[f]!
+      for (let k = 0; k < all.length; k++) all[k]! *= likelihood[kind[k]!]!
+    })
+    return all
+  }
+  // One thing and two are the usual cases, and asked with every tap: each has its own plain loop.
+  if (learnt.length === 1) {
     for (let g = 0; g < groupCount; g++) {
       let sum = 0
       for (let k = ways[g]!; k < ways[g + 1]!; k++) sum += weight[k]! * first[firstKind[k]!]!
       sums[g] = sum
     }
-  } else if (figures.length === 2) {
+  } else if (learnt.length === 2) {
     for (let g = 0; g < groupCount; g++) {
       let sum = 0
       for (let k = ways[g]!; k < ways[g + 1]!; k++)
@@ -166,19 +183,20 @@ function weighFigures({ groupCount, ways, weight }: Sets, figures: readonly Figu
       sums[g] = sum
     }
   } else {
-    const all = weight.slice()
-    likelihoods.forEach((likelihood, f) => {
-      const kind = kinds[f]!
-      for (let k = 0; k < all.length; k++) all[k]! *= likelihood[kind[k]!]!
-    })
+    const all = multiplied()
+    whole = all
     for (let g = 0; g < groupCount; g++) {
       let sum = 0
       for (let k = ways[g]!; k < ways[g + 1]!; k++) sum += all[k]!
       sums[g] = sum
     }
   }
-  const way = (k: number) =>
-    likelihoods.reduce((chance, likelihood, f) => chance * likelihood[kinds[f]![k]!]!, weight[k]!)
+  // Of one figure or two nobody has multiplied all ways yet: done once, when the first is asked for.
+  let made: Float64Array | null = whole
+  const way = (k: number) => {
+    made ??= multiplied()
+    return made[k]!
+  }
   return { way, sums }
 }
 
@@ -187,7 +205,7 @@ const ROOT_TAU = Math.sqrt(2 * Math.PI)
 const FAR = 8
 
 /** For each kind of way: normal around what is expected, and a little anywhere for a misreading. */
-function likelihoodOf({ value, expected: { mean, sigma }, span }: Figure): Float64Array {
+export function likelihoodOf({ value, expected: { mean, sigma, kind }, span }: Figure): Likelihood {
   const misread = MISREAD / span
   const whole = (1 - MISREAD) / ROOT_TAU
   const likelihood = new Float64Array(mean.length)
@@ -196,7 +214,7 @@ function likelihoodOf({ value, expected: { mean, sigma }, span }: Figure): Float
     likelihood[i] =
       off < FAR && off > -FAR ? misread + (whole / sigma[i]!) * Math.exp(-0.5 * off * off) : misread
   }
-  return likelihood
+  return { chance: likelihood, kind }
 }
 
 export function marginalsOf({ members, count }: Sets, weights: Float64Array, n: number): Float64Array {

@@ -1,31 +1,42 @@
+import type { Installation } from '../installation'
 import { HELD_FOR } from '../quantity'
 import { InputError, inRange, objectOf, pointerTo } from '../circuit'
 import { COMPLAINT_IDS, type ComplaintId } from './complaints'
 import { NEEDS, USUAL_CONDITIONS, type Conditions } from './conditions'
 import type { Evidence } from './evidence'
 import { FAULT_IDS } from './faults'
-import { FINDING_IDS, findingKind, type FindingId, type Need } from './findings'
+import { FINDING_IDS, type FindingId, type Need } from './findings'
+import { whyNotHere } from './knowledge'
 import { READING_NAMES, readingKind, type ReadingName } from './readings'
 import type { ShopRecord } from './record'
 import { SHOP_COSTS, type ShopCosts } from './repairs'
 import type { Question } from './report'
 import { USUAL_POLICY } from './policies'
+import { stopsOf } from './stops'
 
 /** What a question may hold; everything may be left out. */
 export const QUESTION_FIELDS = ['complaints', 'findings', 'readings', 'conditions', 'costs'] as const
 
 /**
  * Reads a question from unknown input. Stop-work findings that are present are taken as open.
+ * @param installation the vehicle, on which every finding must make sense; not asked unless given.
  * @throws InputError with a JSON pointer and the bound where anything is out of it.
  */
-export function readQuestion(given: Record<string, unknown>): Question {
+export function readQuestion(given: Record<string, unknown>, installation?: Installation): Question {
   const evidence: Evidence = {
     complaints: readComplaints(given.complaints ?? []),
     findings: readFindings(given.findings ?? {}),
     readings: readReadings(given.readings ?? {}),
   }
-  const { findings } = evidence
-  const stops = FINDING_IDS.filter((id) => findings[id] === 'present' && findingKind(id).stop)
+  if (installation)
+    for (const id of Object.keys(evidence.findings) as FindingId[]) {
+      const why = whyNotHere(id, installation)
+      if (why) throw new InputError(why, `/findings/${id}`)
+    }
+  const closure = installation?.circuit.master.portClosure ?? null
+  const stops = stopsOf(evidence, closure).flatMap(({ stop }) =>
+    stop === 'rodClearance' ? [] : [stop],
+  )
   return {
     evidence,
     stops,

@@ -1,3 +1,4 @@
+import type { CoreUnit } from '../quantity'
 import type { FindingId, Need } from './findings'
 
 /** What is measured on a job, with tape, rule, watch and foot. */
@@ -10,13 +11,19 @@ export const READING_NAMES = [
   'rodClearance',
   'reservoirDrop',
   'pumpUpGain',
+  'heldDrop',
+  'returnTime',
+  'gearWait',
+  'switchAt',
+  'overnightGrowth',
+  'temperature',
 ] as const
 export type ReadingName = (typeof READING_NAMES)[number]
 
 export interface ReadingKind {
   name: ReadingName
   label: string
-  unit: 'mm'
+  unit: Extract<CoreUnit, 'mm' | 's' | '°C'>
   min: number
   max: number
   /** Set where the reading is taken over a hold: its usual length, s. */
@@ -30,10 +37,14 @@ export interface ReadingKind {
   minutes: number
   tools: string
   needs: readonly Need[]
-  /** One standard deviation of the reading itself, mm, and why. */
+  /** One standard deviation of the reading itself, in its unit, and why. */
   error: readonly [sigma: number, reason: string]
+  /** Read once that other figure is known. */
+  afterReading?: ReadingName
   /** The yes-or-no finding that this figure takes the place of. */
   insteadOf?: FindingId
+  /** From this figure on that finding is present, under it absent; left out where the figure itself is weighed. */
+  presentFrom?: number | 'fullTravel'
 }
 
 export const READINGS: readonly ReadingKind[] = [
@@ -153,7 +164,101 @@ export const READINGS: readonly ReadingKind[] = [
     tools: 'tape',
     needs: ['pedal'],
     error: [1.5, 'The difference of two tapes.'],
+    afterReading: 'freeTravel',
     insteadOf: 'pumpsUp',
+  },
+  {
+    name: 'heldDrop',
+    label: 'Fall of the level over a held minute',
+    unit: 'mm',
+    min: 0,
+    max: 100,
+    over: 60,
+    how: 'Mark the level, steady foot for a minute, let the pedal up, rule at the mark.',
+    words: ['level held', 'held drop', 'level after holding'],
+    proves: false,
+    minutes: 4,
+    tools: 'marker, rule',
+    needs: ['pedal', 'helper'],
+    error: [0.3, 'A mark on the side of the reservoir.'],
+  },
+  {
+    name: 'returnTime',
+    label: 'Time the pedal takes to come up',
+    unit: 's',
+    min: 0,
+    max: 500,
+    how: 'Press, slide the foot off sideways, watch until the pad is at its rest.',
+    words: ['return time', 'comes up in', 'return'],
+    proves: true,
+    minutes: 1,
+    tools: 'watch',
+    needs: ['pedal'],
+    error: [0.3, 'A thumb on a watch.'],
+    insteadOf: 'padHangs',
+    presentFrom: 1.5,
+  },
+  {
+    name: 'gearWait',
+    label: 'Wait until the unsynchronised gear goes in quietly',
+    unit: 's',
+    min: 0,
+    max: 120,
+    how: 'Pedal right down, count, try it. Brake on, nobody in front.',
+    words: ['gear wait', 'wait for the gear', 'gear after'],
+    proves: true,
+    minutes: 2,
+    tools: 'watch',
+    needs: ['engine', 'pedal'],
+    error: [1, 'Tried, not measured.'],
+    insteadOf: 'gearGrinds',
+    presentFrom: 6,
+  },
+  {
+    name: 'switchAt',
+    label: 'Pad travel at which the starting switch closes',
+    unit: 'mm',
+    min: 0,
+    max: 500,
+    how: 'Tape at the pad from its rest to the click; more than full travel where it never clicks.',
+    words: ['switch at', 'switch closes', 'clicks at'],
+    proves: false,
+    minutes: 3,
+    tools: 'tape',
+    needs: [],
+    error: [2, 'The click is heard, not seen.'],
+    insteadOf: 'switchUnreached',
+    presentFrom: 'fullTravel',
+  },
+  {
+    name: 'overnightGrowth',
+    label: 'Free travel gained overnight',
+    unit: 'mm',
+    min: -100,
+    max: 500,
+    how: 'Free travel in the evening; again in the morning before the first stroke: the difference.',
+    words: ['overnight growth', 'overnight gain', 'gained overnight'],
+    proves: true,
+    minutes: 5,
+    tools: 'tape, tag',
+    needs: ['hours', 'pedal'],
+    error: [1.5, 'The difference of two tapes.'],
+    insteadOf: 'fadesOvernight',
+    presentFrom: 3,
+  },
+  {
+    name: 'temperature',
+    label: 'Temperature where it stands',
+    unit: '°C',
+    min: -40,
+    max: 60,
+    how: 'Thermometer in the shade; cold fluid is thick and the pedal slow.',
+    words: ['temperature', 'temp', 'degrees'],
+    proves: false,
+    minutes: 1,
+    tools: 'thermometer',
+    needs: [],
+    error: [1, 'A thermometer in a workshop.'],
   },
 ]
 

@@ -1,6 +1,7 @@
 import { knownOf, type Item } from './evidence'
 import type { FaultId } from './faults'
 import type { Knowledge } from './knowledge'
+import { isLostTravel } from './lost-travel'
 import { chanceAbsent, marginalsOf, posterior, type Posterior } from './posterior'
 
 /** How far one thing that is known speaks for a fault, given all else that is known. */
@@ -42,7 +43,7 @@ function marginalsWithout(
   found: Posterior,
 ): Float64Array {
   const { ready, sets, faults, place } = knowledge
-  if (item.kind === 'reading') {
+  if (item.kind === 'reading' || isLostTravel(item.id)) {
     const others = items.filter((other) => other !== item)
     return posterior(ready, knownOf(knowledge, others)).marginals
   }

@@ -18,25 +18,50 @@ export const BLEED = { minutes: operationOf('bleed').minutes.likely, money: oper
 
 /** Which operation cures what; the rest of a repair is that operation's. */
 const CURES = [
-  // Nothing but the bleed itself; old fluid goes out with the air, and a dry circuit is filled by it.
-  ['bleed', ['airFromWork', 'airLowLevel', 'fluidOld', 'circuitDry']],
-  ['master', ['masterBypass', 'masterRearLeak', 'portBlocked', 'partWrong']],
-  ['slave', ['slaveLeak', 'slaveLeakInside', 'slaveSticks']],
+  // Nothing but the bleed itself; old fluid goes out with the air, a dry circuit and a dry master are filled by it.
+  ['bleed', ['airFromWork', 'airLowLevel', 'fluidOld', 'circuitDry', 'masterUnprimed']],
+  [
+    'master',
+    [
+      'masterBypass',
+      'masterRearLeak',
+      'portBlocked',
+      'partWrong',
+      'partBadNew',
+      'masterBody',
+      'masterNoisy',
+    ],
+  ],
+  ['slave', ['slaveLeak', 'slaveLeakInside', 'slaveSticks', 'slaveWrong', 'slaveBody', 'slaveNoisy']],
   ['concentric', ['concentricLeak']],
   ['hose', ['hoseLeak', 'hoseSwells', 'hoseClosed']],
-  // A restrictor is part of the pipe it sits in.
-  ['pipe', ['pipeLeak', 'restrictor']],
-  ['unions', ['outletLeak', 'unionLeak', 'unionDraws', 'bleederLeaks']],
+  // A wrong flare is not remade on the same pipe: a pipe with the right ends takes its place.
+  ['pipe', ['pipeLeak', 'jointWrong']],
+  ['unions', ['outletLeak', 'unionLeak', 'unionDraws', 'bleederLeaks', 'connectorLoose']],
+  ['restrictor', ['restrictor']],
   ['feed', ['feedLeak']],
   ['everythingRubber', ['fluidWrong']],
   ['rod', ['rodTooLong', 'rodTooShort']],
   ['linkage', ['linkageSet', 'linkageTight']],
   ['pin', ['pinWorn']],
   ['pedal', ['pedalBushes', 'returnSpring', 'pedalBlocked']],
-  ['switch', ['switchOut']],
+  ['switch', ['switchOut', 'pedalHeld']],
   ['bracket', ['bracketFlexes']],
   ['fork', ['forkCracked', 'linkageWorn']],
-  ['clutch', ['discWorn', 'discDrags', 'coverWorn', 'bearingWorn', 'pilotDrags', 'guideDry']],
+  ['forkSpring', ['forkSpring']],
+  [
+    'clutch',
+    [
+      'discWorn',
+      'discOiled',
+      'discDrags',
+      'discStuck',
+      'coverWorn',
+      'bearingWorn',
+      'pilotDrags',
+      'guideDry',
+    ],
+  ],
   ['gearbox', ['gearboxFault']],
 ] as const satisfies readonly (readonly [OperationId, readonly FaultId[]])[]
 

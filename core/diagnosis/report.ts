@@ -1,11 +1,14 @@
-import type { Decision } from './advice'
-import type { Conditions } from './conditions'
+import type { Answer } from './answers'
+import { safeConditions, unmet, type Conditions } from './conditions'
 import { diagnose, nextMove } from './diagnose'
 import type { Evidence, Item } from './evidence'
 import type { FaultId } from './faults'
 import type { FindingId } from './findings'
-import type { Knowledge } from './knowledge'
-import type { Answer, Look } from './next-look'
+import { GUIDES, walk } from './guides'
+import { fits, whyNotHere, type Knowledge } from './knowledge'
+import type { Look } from './next-look'
+import { stopsOf, type StopId } from './stops'
+import type { Decision } from './till'
 import type { ShopCosts } from './repairs'
 import type { RepairId } from './repairs'
 import { weighPolicies, type Option, type Policy, type PolicyChoice, type Policies } from './policies'
@@ -47,7 +50,15 @@ export interface Report {
   unexplained: number | null
   contradictions: { between: [string, string]; why: string }[]
   leftOut: number
-  looks: (Look['look'] & Omit<Look, 'look'> & { answers?: Answer[] })[]
+  /** What stops work by what is known, whether somebody took it over or not. */
+  stops: StopId[]
+  /** Findings that make no sense on this vehicle, and why: they are not weighed. */
+  ignored: { id: FindingId; why: string }[]
+  /** In order; `again` where a figure is to be read once more, `guide` where the look is the next step of one. */
+  looks: (Look['look'] &
+    Omit<Look, 'look' | 'before'> & { again?: true; guide?: string; answers?: Answer[] })[]
+  /** Where it is plain on neither side: the look that best tells whether it is the hydraulics. */
+  decides: Look['look'] | null
   advice: {
     decide: boolean
     now: InPlainData<Decision>
@@ -73,7 +84,11 @@ export function report(
   { evidence, conditions, stops, costs, school }: Question,
 ): Report {
   const found = diagnose(knowledge, evidence)
-  const { looks, answers, advice } = nextMove(knowledge, evidence, found, { conditions, stops, costs })
+  const { looks, answers, advice, decides } = nextMove(knowledge, evidence, found, {
+    conditions,
+    stops,
+    costs,
+  })
   const { findings } = evidence
   const weighed = weighPolicies({
     knowledge,
@@ -98,11 +113,22 @@ export function report(
     unexplained: found.unexplained,
     contradictions: [...found.contradictions],
     leftOut: found.leftOut,
-    looks: looks.map(({ look, ...rest }, i) => ({
-      ...look,
-      ...rest,
-      ...(answers[i] && { answers: [...answers[i]] }),
-    })),
+    stops: stopsOf(evidence, knowledge.installation.circuit.master.portClosure).map(({ stop }) => stop),
+    ignored: (Object.keys(findings) as FindingId[]).flatMap((id) => {
+      const why = whyNotHere(id, knowledge.installation)
+      return why ? [{ id, why }] : []
+    }),
+    looks: looks.map(({ look, before, ...rest }, i) => {
+      const guide = i < LED ? guideOf(look, knowledge, evidence, conditions, stops) : undefined
+      return {
+        ...look,
+        ...rest,
+        ...(before && { again: true as const }),
+        ...(guide && { guide }),
+        ...(answers[i] && { answers: [...answers[i]] }),
+      }
+    }),
+    decides: decides && decides.look,
     advice: {
       decide: advice.decide,
       now: told(advice.now),
@@ -117,6 +143,26 @@ export function report(
       first: toldChoice(weighed.first),
     },
   }
+}
+
+/** Looks of which it is asked whether a guide begins with them. */
+const LED = 4
+
+/** The guide whose next step is this look and that can be walked now. */
+function guideOf(
+  look: Look['look'],
+  { installation }: Knowledge,
+  evidence: Evidence,
+  conditions: Conditions,
+  stops: readonly FindingId[],
+): string | undefined {
+  const safe = safeConditions(conditions, stops)
+  return GUIDES.find((guide) => {
+    if (!fits(guide.only, installation) || unmet(guide.needs, safe)) return false
+    const { step } = walk(guide, evidence)
+    if (!step) return false
+    return step.ask === 'finding' ? step.finding === look.id : step.reading === look.id
+  })?.id
 }
 
 /** Findings of a leak that can be seen: some will not bleed over one. */

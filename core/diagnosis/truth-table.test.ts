@@ -8,9 +8,11 @@ import { FAULT_IDS, FAULTS } from './faults'
 import { FINDING_IDS, findingKind, FINDINGS, type FindingId } from './findings'
 import { knowledgeOf, type Knowledge } from './knowledge'
 import { READING_NAMES } from './readings'
+import { STOP_TOGETHER, stopsOf } from './stops'
 import cases from './truth-table.json'
 import secondCases from './truth-table-second.json'
 import thirdCases from './truth-table-third.json'
+import fourthCases from './truth-table-fourth.json'
 
 /**
  * Worked cases, reasoned out from the trade before anything was computed: what was said, seen and measured, which fault it
@@ -30,11 +32,10 @@ const TRUTH = cases as Case[]
 /** Written from the trade alone when the tables stood already, to see how they do with what they were not filled for. */
 const SECOND = secondCases as Omit<Case, 'next'>[]
 /** Written from the trade before any of them was run, each with the looks that a foreman would send one to next. */
-const THIRD = thirdCases as (Case & {
-  stops: string[]
-  hydraulic: boolean
-  conditions?: Partial<Conditions>
-})[]
+type Sent = Case & { stops: string[]; hydraulic: boolean; conditions?: Partial<Conditions> }
+const THIRD = thirdCases as Sent[]
+/** The same again for the faults and findings that came later: written before it was run, and the tables left as they were. */
+const FOURTH = fourthCases as Sent[]
 
 const known = new Map<string, Knowledge>()
 function knowledge(kind: string): Knowledge {
@@ -131,43 +132,59 @@ describe('a second set of worked cases', () => {
     expect(wrong.length, wrong.join('; ')).toBeLessThanOrEqual(4)
   })
 
-  it('leaves no fault of the tables without a case in one set or the other', () => {
-    const led = new Set([...TRUTH, ...SECOND].map(({ lead }) => lead))
+  it('leaves no fault of the tables without a case in one set or another', () => {
+    const led = new Set([...TRUTH, ...SECOND, ...FOURTH].map(({ lead }) => lead))
     expect(FAULT_IDS.filter((id) => !led.has(id))).toEqual([])
   })
 })
 
-describe('a third set of worked cases', () => {
-  const done = THIRD.map((one) => {
+/** Least that must be right of a set: led, a foreman’s look among the first three, said that it is no hydraulics. */
+const LEAST = { third: [36, 30, 11], fourth: [24, 20, 8] } as const
+
+describe.each([
+  ['third', THIRD, 40],
+  ['fourth', FOURTH, 26],
+] as const)('a %s set of worked cases', (set, all, count) => {
+  const [led, looked, told] = LEAST[set]
+  const done = all.map((one) => {
     const on = knowledge(one.kind)
-    const found = diagnose(on, evidence(one))
-    const stops = (one.present as FindingId[]).filter((id) => findingKind(id).stop)
+    const seen = evidence(one)
+    const found = diagnose(on, seen)
+    const { portClosure } = on.installation.circuit.master
+    const stops = stopsOf(seen, portClosure).map(({ stop }) => stop)
+    const barring = stops.filter((stop): stop is FindingId => stop !== 'rodClearance')
     const conditions = { ...USUAL_CONDITIONS, helper: true, ...one.conditions }
-    return { one, found, stops, move: nextMove(on, evidence(one), found, { conditions, stops }) }
+    return { one, found, stops, move: nextMove(on, seen, found, { conditions, stops: barring }) }
   })
 
-  it('is led right in at least 36 of 40', () => {
-    expect(THIRD).toHaveLength(40)
+  it(`is led right in at least ${led} of ${count}`, () => {
+    expect(all).toHaveLength(count)
     const wrong = done
       .filter(({ one, found }) => found.suspects[0]!.fault.id !== one.lead)
       .map(({ one }) => one.name)
-    expect(wrong.length, wrong.join('; ')).toBeLessThanOrEqual(4)
+    expect(wrong.length, wrong.join('; ')).toBeLessThanOrEqual(count - led)
   })
 
-  it('has what a foreman would look at next among its first three looks in at least 30', () => {
+  it(`has what a foreman would look at next among its first three looks in at least ${looked}`, () => {
     const odd = done
       .filter(({ one, move }) => !move.looks.slice(0, 3).some(({ look }) => one.next.includes(look.id)))
       .map(({ one }) => one.name)
-    expect(odd.length, odd.join('; ')).toBeLessThanOrEqual(10)
+    expect(odd.length, odd.join('; ')).toBeLessThanOrEqual(count - looked)
   })
 
   it('stops work where work must stop, and nowhere else', () => {
-    for (const { one, stops } of done) expect(stops, one.name).toEqual(one.stops)
+    for (const { one, stops } of done)
+      expect(
+        stops.filter((stop) => stop !== 'rodClearance'),
+        one.name,
+      ).toEqual(one.stops)
   })
 
-  it('never says that it is not the hydraulics where it is', () => {
+  it('says that it is not the hydraulics in nine of ten where it is not, and never where it is', () => {
     for (const { one, found } of done)
       if (one.hydraulic) expect(found.notHydraulic, one.name).toBeLessThan(SAID_PLAINLY)
+    const said = done.filter(({ one, found }) => !one.hydraulic && found.notHydraulic! >= SAID_PLAINLY)
+    expect(said.length).toBeGreaterThanOrEqual(told)
   })
 })
 
@@ -207,6 +224,7 @@ describe('the tables', () => {
 
   it('every finding of the search speaks for some fault, or stops work', () => {
     const shown = new Set<string>(FAULTS.flatMap(({ shows }) => shows.map(([what]) => what)))
+    for (const [one, other] of STOP_TOGETHER) shown.add(one).add(other)
     for (const { id, proveOnly, stop } of FINDINGS)
       if (!proveOnly && !stop) expect(shown.has(id), id).toBe(true)
     for (const id of COMPLAINT_IDS) expect(shown.has(id), id).toBe(true)

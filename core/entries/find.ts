@@ -167,7 +167,10 @@ export const FIND_KINDS: Kinds = {
       slice.readings[phase][reading] = held
       if (phase === 'working') slice.course.push(held)
     },
-    tell: ({ reading, value, duration, phase }, format: Format) =>
-      `${readingKind(reading).label} ${format.length(value)}${over(duration)}${PHASE_WORDS[phase]}`,
+    tell: ({ reading, value, duration, phase }, format: Format) => {
+      const { label, unit } = readingKind(reading)
+      const figure = unit === 'mm' ? format.length(value) : format.figure(value, unit)
+      return `${label} ${figure}${over(duration)}${PHASE_WORDS[phase]}`
+    },
   },
 }

@@ -10,6 +10,7 @@ export {
   LEAST_GAP,
   MOST_POINTS,
   movePoint,
+  outOfReach,
   pitched,
   placeAt,
   removePoint,

@@ -1,6 +1,6 @@
 import { MOST_LINES, type Line } from '../circuit'
 import type { Installation, RoutePoint } from './installation'
-import { placeAt } from './route'
+import { placeAt, taut } from './route'
 
 /** A change of which lines there are: the route goes with them, and what is not known of a new line is assumed. */
 export type LinesChange =
@@ -61,7 +61,7 @@ export function rerouted(
       .filter((point) => point.along >= end + AT_END)
       .map((point) => ({ ...point, along: point.along + now - old })),
   ]
-  return list
+  return now < old ? taut(list) : list
 }
 
 /**

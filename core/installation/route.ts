@@ -39,8 +39,41 @@ export function placeAt(route: readonly RoutePoint[], along: number): RoutePoint
   }
 }
 
+/** A tape along a line and a plumb line beside it agree to about this, mm. */
+const TAPES_AGREE = 1
+
+/** How far a piece of line goes from one point to the next as the crow flies, less its own length, mm. */
+export const shortBy = (a: RoutePoint, b: RoutePoint): number =>
+  Math.hypot(b.height - a.height, b.forward - a.forward) - (b.along - a.along)
+
+/** The first point that the line before it is too short to reach, and by how much, mm; null where it reaches all. */
+export function outOfReach(route: readonly RoutePoint[]): { index: number; by: number } | null {
+  for (let index = 1; index < route.length; index++) {
+    const by = shortBy(route[index - 1]!, route[index]!)
+    if (by > TAPES_AGREE) return { index, by }
+  }
+  return null
+}
+
+/** The way of a line that was cut shorter, pulled straight where it no longer reaches: what comes after moves with it. */
+export function taut(route: readonly RoutePoint[]): RoutePoint[] {
+  let [height, forward] = [0, 0]
+  return route.map((point, i) => {
+    const before = route[i - 1]
+    if (before) {
+      const far = Math.hypot(point.height - before.height, point.forward - before.forward)
+      const reach = point.along - before.along
+      if (far > reach) {
+        height += (point.height - before.height) * (reach / far - 1)
+        forward += (point.forward - before.forward) * (reach / far - 1)
+      }
+    }
+    return { ...point, height: point.height + height, forward: point.forward + forward }
+  })
+}
+
 /**
- * Moves one point of the route. Along it stays between its neighbours, and the ends stay ends. A point on a union takes
+ * Moves one point of the route. It goes no farther than the line beside it reaches. Along it stays between its neighbours, and the ends stay ends. A point on a union takes
  * the union with it: one line grows by what the other loses.
  */
 export function movePoint(installation: Installation, index: number, to: PointMove): Installation {
@@ -48,12 +81,12 @@ export function movePoint(installation: Installation, index: number, to: PointMo
   const point = route[index]
   if (!point) return installation
   const along = clampAlong(installation, index, to.along ?? point.along)
-  const moved: RoutePoint = {
+  const moved = reached(route, index, {
     along,
     height: to.height ?? point.height,
     forward: to.forward ?? point.forward,
     ...((to.clip ?? point.clip) && { clip: true }),
-  }
+  })
   const next = route.map((other, i) => (i === index ? moved : other))
   const union = unionAt(circuit, point.along)
   if (union < 0 || along === point.along) return { ...installation, route: next }
@@ -66,6 +99,33 @@ export function movePoint(installation: Installation, index: number, to: PointMo
         : line,
   )
   return { ...installation, route: next, circuit: { ...circuit, lines } }
+}
+
+/** As far on the way to where a point is wanted as the line on both its sides reaches. */
+function reached(route: readonly RoutePoint[], index: number, wanted: RoutePoint): RoutePoint {
+  const from = route[index]!
+  const beside = [route[index - 1], route[index + 1]]
+  const short = (point: RoutePoint) =>
+    Math.max(
+      ...beside.map((other, i) =>
+        other ? (i === 0 ? shortBy(other, point) : shortBy(point, other)) : -Infinity,
+      ),
+    )
+  // What was out of reach already may only come nearer.
+  const most = Math.max(0, short({ ...wanted, height: from.height, forward: from.forward }))
+  if (short(wanted) <= most) return wanted
+  const at = (share: number): RoutePoint => ({
+    ...wanted,
+    height: from.height + share * (wanted.height - from.height),
+    forward: from.forward + share * (wanted.forward - from.forward),
+  })
+  let [low, high] = [0, 1]
+  for (let i = 0; i < 40; i++) {
+    const middle = (low + high) / 2
+    if (short(at(middle)) <= most) low = middle
+    else high = middle
+  }
+  return at(low)
 }
 
 /** Between its neighbours; a union also between the unions beside it, so that no line is used up. */

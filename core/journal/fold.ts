@@ -1,3 +1,4 @@
+import type { GoodFigures } from '../diagnosis'
 import { SLICES, type Kind, type SliceName, type Slices } from '../entries'
 import type { EntryKind } from '../entries'
 import { InputError, readCircuit } from '../circuit'
@@ -102,4 +103,14 @@ export function calibrationFrom(entries: readonly Entry[]): Held<PedalReadings> 
   for (const stands of timeline(entries).standing)
     if (stands.holds.kind === 'calibration') found = held(stands, stands.holds)
   return found
+}
+
+/** Of a calibration, the figures that a pedal showed when it was good. */
+export function goodFigures(calibration: Held<PedalReadings> | null): GoodFigures {
+  const { freeTravel, takeUpHeight, rodStroke } = calibration?.payload ?? {}
+  return {
+    ...(freeTravel !== undefined && { freeTravel }),
+    ...(takeUpHeight !== undefined && { takeUpHeight }),
+    ...(rodStroke !== undefined && { rodStroke }),
+  }
 }

@@ -9,6 +9,7 @@ export {
   calibrationFrom,
   fold,
   foldSlice,
+  goodFigures,
   installationFrom,
   ofSlice,
   stateOf,

@@ -3,6 +3,7 @@ import {
   FINDINGS,
   NEEDS,
   READINGS,
+  whyNotHere,
   type Finding,
   type NeedKind,
   type ReadingKind,
@@ -12,12 +13,14 @@ import {
   HELD_FOR,
   lengthInMm,
   numberIn,
+  stored,
   volumeInMm3,
   type LengthUnit,
   type UnitSystem,
   type VolumeUnit,
   WORKSHOP_VOLUME,
 } from '../quantity'
+import type { Installation } from '../installation'
 import { CAME_OUT, type CameOut, type Payloads, type Phase } from '../entries'
 
 /** What a short statement was understood as, before it is filed. */
@@ -28,6 +31,8 @@ export interface SayContext {
   phase: Phase
   /** How the person reads: units of bare figures, and of what is said back. */
   units: UnitSystem
+  /** The vehicle, where it is known: what makes no sense on it is refused. */
+  installation?: Installation | null
   /** Method and strokes of a cycle where they are not said. */
   cycle: Pick<Payloads['bleedCycle'], 'method' | 'strokes'>
 }
@@ -48,6 +53,14 @@ const CAME_OUT_WORDS: Record<CameOut, string[]> = {
 const PRESENT = ['yes', 'there', 'wet', 'damp', 'drips', 'leaks', 'leaking', 'bad']
 const ABSENT = ['no', 'dry', 'ok', 'good', 'fine', 'sound']
 const NOT_LOOKED = ['?', 'not looked', 'not looked at', 'unknown']
+
+const LENGTH_UNITS = 'mm|cm|in|inch|"'
+/** What may stand behind the figure of a reading, by the unit in which it is kept. */
+const SPOKEN_UNITS: Record<ReadingKind['unit'], string> = {
+  mm: LENGTH_UNITS,
+  s: 's|sec|secs|seconds|min|minutes',
+  '°C': '°c|c|degrees|°f|f',
+}
 
 const PHRASES: Phrase[] = [
   { words: ['top up', 'topup', 'topped up'], read: readTopUp },
@@ -168,9 +181,9 @@ export const statesOf = (subject: string): string[] =>
   ])
 
 function readingReader(kind: ReadingKind): Phrase['read'] {
-  const pattern = kind.over
-    ? /^(-?[\d.,]+) ?(mm|cm|in|inch|")?(?: (?:in|over) ([\d.,]+) ?(s|sec|seconds|min|minutes|h|hours)?)?$/
-    : /^(-?[\d.,]+) ?(mm|cm|in|inch|")?$/
+  const figure = `(-?[\\d.,]+) ?(${SPOKEN_UNITS[kind.unit]})?`
+  const hold = '(?: (?:in|over) ([\\d.,]+) ?(s|sec|seconds|min|minutes|h|hours)?)?'
+  const pattern = new RegExp(`^${figure}${kind.over ? hold : ''}$`)
   return (rest, context) => {
     // Between two numbers "in" is a word, not inches.
     const match = pattern.exec(
@@ -181,12 +194,14 @@ function readingReader(kind: ReadingKind): Phrase['read'] {
       return {
         problem: `${kind.label}: say a number, as in “${kind.words[0]} ${kind.over ? '6 in 60 s' : '42'}”`,
       }
-    const value = lengthInMm(number, unitOf(match[2]) ?? (context.units === 'inch' ? 'in' : 'mm'))
+    const value = inKeptUnit(kind.unit, number, match[2], context.units)
     const f = formatOf(context.units)
-    if (value < kind.min || value > kind.max)
+    if (value < kind.min || value > kind.max) {
+      const told = (one: number) => (kind.unit === 'mm' ? f.length(one) : f.figure(one, kind.unit))
       return {
-        problem: `${kind.label}: ${f.length(kind.min)} to ${f.length(kind.max)}; this is ${f.length(value)}`,
+        problem: `${kind.label}: ${told(kind.min)} to ${told(kind.max)}; this is ${told(value)}`,
       }
+    }
     const payload: Payloads['measurement'] = { reading: kind.name, value, phase: context.phase }
     if (kind.over) {
       const count = match[3] === undefined ? kind.over : numberIn(match[3])
@@ -199,11 +214,28 @@ function readingReader(kind: ReadingKind): Phrase['read'] {
   }
 }
 
+/** A spoken figure in the unit in which its reading is kept. */
+function inKeptUnit(
+  kept: ReadingKind['unit'],
+  number: number,
+  spokenUnit: string | undefined,
+  units: UnitSystem,
+): number {
+  if (kept === 's') return number * secondsPer(spokenUnit)
+  if (kept === '°C') {
+    const isFahrenheit = spokenUnit?.endsWith('f') ?? (units === 'inch' && spokenUnit !== 'c')
+    return stored(number, '°C', isFahrenheit ? 'inch' : 'metric')
+  }
+  return lengthInMm(number, unitOf(spokenUnit) ?? (units === 'inch' ? 'in' : 'mm'))
+}
+
 /** “Hangs or creeps up”, and either half of it. */
 const either = (state: string): string[] => [state, ...state.split(/,? or /)]
 
 function findingReader(kind: Finding): Phrase['read'] {
-  return (rest, { phase }, word) => {
+  return (rest, { phase, installation }, word) => {
+    const why = installation ? whyNotHere(kind.id, installation) : null
+    if (why) return { problem: why }
     // A subject that is a state by itself needs no other: “dark”.
     const said = rest === '' && word === kind.present ? word : rest
     const is = (words: string[]) => words.includes(said)

@@ -5,9 +5,8 @@ import {
   NINETY,
   rodState,
   WANTED_RESERVE,
-  type RodState,
 } from '../circuit'
-import { findingKind, FINDINGS, type FindingId, READINGS } from '../diagnosis'
+import { FINDING_IDS, findingKind, READINGS, stopsOf, type FindingId } from '../diagnosis'
 import { assumedFigures, type Installation } from '../installation'
 import type { Held, JobState, Kind, TakenOver, Verdict, VerdictReason } from '../journal'
 import { phaseFigures, type PhaseFigures } from './phase'
@@ -106,29 +105,31 @@ export interface OpenStop {
  * work is proven.
  */
 export function openStops(state: JobState, portClosure?: number): OpenStop[] {
-  const open: OpenStop[] = []
-  const add = (stop: OpenStop['stop'], words: string) =>
-    open.push({ stop, words, takenOver: state.takenOver[stop] ?? null })
+  const findings: Partial<Record<FindingId, 'present' | 'absent'>> = {}
+  for (const id of FINDING_IDS) {
+    const said = latest(state, id)
+    if (said !== 'notLooked') findings[id] = said
+  }
+  const value = measuredRod(state)
+  const readings = value === null ? {} : { rodClearance: { value } }
   const rebuilding = state.decision?.payload.way === 'rebuild'
-  for (const { id, stop, stopsOnly } of FINDINGS)
-    if (stop && (!stopsOnly || rebuilding) && latest(state, id) === 'present') add(id, stop)
-  if (portClosure === undefined) return open
-  const rod = measuredRod(state, portClosure)
-  if (rod === 'portCovered')
-    add('rodClearance', 'The rod covers the port at rest: shorten it before anything else.')
-  else if (rod === 'preloaded')
-    add('rodClearance', 'The rod holds the piston in and part covers the port: set it before going on.')
-  return open
+  return stopsOf({ findings, readings }, portClosure ?? null, rebuilding).map(({ stop, words }) => ({
+    stop,
+    words,
+    takenOver: state.takenOver[stop] ?? null,
+  }))
 }
 
-/** How the rod stands by its last reading; one that may be nothing ends no earlier one that was too long. */
-function measuredRod({ readings }: JobState, portClosure: number): RodState | null {
+/** The rod by its last reading; one that may be nothing ends no earlier one that was too long. */
+function measuredRod({ readings }: JobState): number | null {
+  let doubtful: number | null = null
   for (const phase of ['after', 'working', 'asFound'] as const) {
     const value = readings[phase].rodClearance?.payload.value
-    if (value === undefined || isRodInDoubt(value)) continue
-    return rodState(value, portClosure)
+    if (value === undefined) continue
+    if (!isRodInDoubt(value)) return value
+    doubtful ??= value
   }
-  return null
+  return doubtful
 }
 
 /** The same without those that a named person has taken over. */

@@ -7,12 +7,27 @@ export type UnitSystem = 'metric' | 'inch'
 export const UNIT_SYSTEMS = ['metric', 'inch'] as const
 
 export type CoreUnit =
-  '' | '°' | '×' | 'mm' | 'mm²' | 'mm³' | 'N' | 'N/mm' | 'MPa' | 'mm³/MPa' | 'mm³/MPa/m' | 'mm³/s'
+  | ''
+  | '°'
+  | '×'
+  | 's'
+  | '°C'
+  | 'mm'
+  | 'mm²'
+  | 'mm³'
+  | 'N'
+  | 'N/mm'
+  | 'MPa'
+  | 'mm³/MPa'
+  | 'mm³/MPa/m'
+  | 'mm³/s'
 
 export interface DisplayUnit {
   symbol: string
   /** Core units in one of these. */
   size: number
+  /** What the core’s zero reads. */
+  zero?: number
   /** Decimals that a tape, a gauge or a syringe can show. */
   decimals: number
 }
@@ -23,11 +38,12 @@ const PSI = POUND_FORCE / INCH ** 2
 const FLUID_OUNCE = (231 / 128) * INCH ** 3
 
 const same = (symbol: CoreUnit, decimals: number): DisplayUnit => ({ symbol, size: 1, decimals })
-const EITHER = { '': same('', 2), '°': same('°', 0), '×': same('×', 2) }
+const EITHER = { '': same('', 2), '°': same('°', 0), '×': same('×', 2), s: same('s', 1) }
 
 const UNITS: Record<UnitSystem, Record<CoreUnit, DisplayUnit>> = {
   metric: {
     ...EITHER,
+    '°C': same('°C', 0),
     mm: same('mm', 1),
     'mm²': same('mm²', 0),
     'mm³': { symbol: 'ml', size: 1000, decimals: 2 },
@@ -40,6 +56,7 @@ const UNITS: Record<UnitSystem, Record<CoreUnit, DisplayUnit>> = {
   },
   inch: {
     ...EITHER,
+    '°C': { symbol: '°F', size: 5 / 9, zero: 32, decimals: 0 },
     mm: { symbol: 'in', size: INCH, decimals: 2 },
     'mm²': { symbol: 'in²', size: INCH ** 2, decimals: 3 },
     'mm³': { symbol: 'fl oz', size: FLUID_OUNCE, decimals: 3 },
@@ -56,8 +73,8 @@ export const displayUnit = (unit: CoreUnit, system: UnitSystem): DisplayUnit => 
 
 /** Reads a figure to so many decimals as its unit carries, unless told otherwise. */
 export function read(value: number, unit: CoreUnit, system: UnitSystem, decimals?: number): string {
-  const { size, decimals: usual } = displayUnit(unit, system)
-  return shown(value / size, decimals ?? usual)
+  const { size, zero = 0, decimals: usual } = displayUnit(unit, system)
+  return shown(value / size + zero, decimals ?? usual)
 }
 
 /** The same with its symbol behind it. */
@@ -85,20 +102,22 @@ const writers = Array.from(
 
 /** A stored figure as it would be typed: the fewest digits that are stored as this figure again. */
 export function typed(value: number, unit: CoreUnit, system: UnitSystem): string {
-  const { size } = displayUnit(unit, system)
-  const shownIn = value / size
+  const { size, zero = 0 } = displayUnit(unit, system)
+  const shownIn = value / size + zero
   const write = (digits: number) => writers[digits - 1]!.format(shownIn)
   for (let digits = 1; digits < MOST_DIGITS; digits++) {
     const near = digits <= SHORT ? NEAR.short : NEAR.long
-    if (Math.abs(Number(write(digits)) * size - value) <= near * Math.abs(value))
+    if (Math.abs((Number(write(digits)) - zero) * size - value) <= near * Math.abs(value))
       return write(digits).replace(/^-0$/, '0')
   }
   return write(MOST_DIGITS)
 }
 
 /** A typed figure in the core's unit. */
-export const stored = (value: number, unit: CoreUnit, system: UnitSystem): number =>
-  value * displayUnit(unit, system).size
+export function stored(value: number, unit: CoreUnit, system: UnitSystem): number {
+  const { size, zero = 0 } = displayUnit(unit, system)
+  return (value - zero) * size
+}
 
 /** A number as it is read at a bench: so many decimals, no minus before a zero. */
 export function shown(value: number, decimals: number): string {

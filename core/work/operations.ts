@@ -77,6 +77,11 @@ export const OPERATIONS = [
     parts: ['washers', 'sealing paste for the bleed screw’s thread', 'fluid'],
     reason: 'New washers or a new flare; which one is found by wiping.',
   }),
+  operation('restrictor', 'Clean or take out the restrictor', [15, 30, 60], 6, true, {
+    tools: [...SPANNERS, 'fine wire'],
+    parts: ['washers', 'fluid'],
+    reason: 'It sits in the port of slave or master; the line comes off that port.',
+  }),
   operation('feed', 'Renew the feed hose or the reservoir', [12, 25, 50], 20, true, {
     tools: ['pliers', 'catch pan'],
     parts: ['feed hose or reservoir', 'clips', 'fluid'],
@@ -127,6 +132,11 @@ export const OPERATIONS = [
     tools: ['gearbox jack', 'spanners'],
     parts: ['fork', 'pivot'],
     reason: 'A rod tip is quick; a fork needs the gearbox out, and that is what is counted.',
+  }),
+  operation('forkSpring', 'Put the fork’s spring or clip back', [8, 20, 45], 6, false, {
+    tools: ['pliers', 'hook'],
+    parts: ['spring or clip'],
+    reason: 'Hooked through the fork’s slot from below.',
   }),
   operation('clutch', 'Clutch: disc, cover, bearing, pilot, guide', [240, 340, 600], 220, false, {
     tools: ['gearbox jack', 'centring tool', 'spanners'],

@@ -1,5 +1,5 @@
 import type { JobLook } from '../../contract'
-import { installationFrom } from '../../core/journal'
+import { calibrationFrom, goodFigures, installationFrom } from '../../core/journal'
 import type { Database } from '../database/database'
 import { ask } from '../threads/pool'
 import { readJob } from './jobs'
@@ -24,7 +24,9 @@ export async function lookAhead(database: Database, id: string): Promise<JobLook
   const installation = installationFrom(job.entries, installationFrom(vehicle.entries))
   if (!installation)
     throw new Refusal(409, 'no-installation', 'This vehicle has no installation that stands')
-  const look = ask('look', { entries: job.entries, installation, settings, record, model: model ?? '' })
+  const good = goodFigures(calibrationFrom(vehicle.entries))
+  const { entries } = job
+  const look = ask('look', { entries, installation, settings, record, model: model ?? '', good })
   kept.delete(id)
   kept.set(id, { hangsOn, look })
   if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!)

@@ -8,6 +8,7 @@ import {
   priorsFrom,
   readingKind,
   repairWords,
+  type GoodFigures,
   type Knowledge,
   type Policy,
   type ShopCosts,
@@ -25,16 +26,18 @@ export interface LookQuestion {
   settings: ShopCosts & { school: Policy }
   record: ShopRecord
   model: string
+  /** What the vehicle showed when its pedal was good. */
+  good: GoodFigures
 }
 
 /** Knowledge of a vehicle takes longer to make ready than to ask: the last few are kept. */
 const MOST_KEPT = 12
 const kept = new Map<string, Knowledge>()
 
-function knowledgeFor(installation: Installation, record: ShopRecord, model: string): Knowledge {
+function knowledgeFor({ installation, record, model, good }: LookQuestion): Knowledge {
   const { priors } = priorsFrom(record, model)
-  const key = JSON.stringify([installation, priors])
-  const known = kept.get(key) ?? knowledgeOf(installation, priors)
+  const key = JSON.stringify([installation, priors, good])
+  const known = kept.get(key) ?? knowledgeOf(installation, priors, good)
   kept.delete(key)
   kept.set(key, known)
   if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!)
@@ -42,11 +45,12 @@ function knowledgeFor(installation: Installation, record: ShopRecord, model: str
 }
 
 /** What the search on a job would do next, and what leads it. */
-export function lookOf({ entries, installation, settings, record, model }: LookQuestion): JobLook {
+export function lookOf(asked: LookQuestion): JobLook {
+  const { entries, installation, settings } = asked
   const state = fold(entries)
   const stops = openStops(state, installation.circuit.master.portClosure)
   const question = questionOf(evidenceOf(state), state, stops, settings)
-  const knowledge = knowledgeFor(installation, record, model)
+  const knowledge = knowledgeFor(asked)
   const found = diagnose(knowledge, question.evidence)
   const { advice, looks } = nextMove(knowledge, question.evidence, found, question)
   const [first] = looks

@@ -48,6 +48,11 @@ async function type(i: number, column: Column, typed: string) {
     routing.letGo()
     return
   }
+  if (now !== undefined && Math.abs(now - mm) > 0.01) {
+    problems[key] = `The line does not reach so far: ${millimetres(now)} is the most`
+    routing.letGo()
+    return
+  }
   await routing.keep()
 }
 async function toggleClip(i: number) {

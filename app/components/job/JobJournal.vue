@@ -35,15 +35,15 @@ function restore(id: string) {
 function edit(entry: Entry) {
   if (entry.kind !== 'measurement') return
   editing.value = entry.id
-  text.value = asTyped(entry.payload.value, 'mm')
+  text.value = asTyped(entry.payload.value, readingKind(entry.payload.reading).unit)
   wrong.value = ''
 }
 async function correct(entry: Entry) {
   if (entry.kind !== 'measurement') return
   const kind = readingKind(entry.payload.reading)
-  const value = typedWithin(text.value, 'mm', kind)
+  const value = typedWithin(text.value, kind.unit, kind)
   if (value === null) {
-    wrong.value = `${kind.label}: ${boundsIn(kind, 'mm')}`
+    wrong.value = `${kind.label}: ${boundsIn(kind, kind.unit)}`
     return
   }
   if (await file('measurement', { ...entry.payload, value }, { corrects: entry.id }))

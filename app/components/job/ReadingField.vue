@@ -10,8 +10,9 @@ const { id: job, state, file } = useJob()
 const id = useId()
 const kind = readingKind(props.reading)
 const text = useTypedText(`mellow-read-${job}-${props.phase}-${props.reading}`, () => kind.unit)
-/** No more digits than a tape shows. */
-const short = (mm: number) => inUnits(mm, kind.unit, unitsNow() === 'inch' ? 2 : mm % 1 ? 1 : 0)
+/** No more digits than a tape or a watch shows. */
+const short = (value: number) =>
+  inUnits(value, kind.unit, kind.unit === 'mm' && unitsNow() === 'inch' ? 2 : value % 1 ? 1 : 0)
 const time = ref(String(kind.over ?? ''))
 const tried = ref(false)
 const opened = ref(false)

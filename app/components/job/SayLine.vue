@@ -13,7 +13,12 @@ const input = useTemplateRef<HTMLInputElement>('input')
 const refused = ref('')
 const cycle = useBleedSetting(id, state)
 
-const context = computed(() => ({ phase: phase.value, units: unitsNow(), cycle: cycle.value }))
+const context = computed(() => ({
+  phase: phase.value,
+  units: unitsNow(),
+  cycle: cycle.value,
+  installation: installation.value,
+}))
 const understood = computed(() => (text.value.trim() ? understandAll(text.value, context.value) : null))
 const begun = computed(() => lastStatement(text.value))
 const offers = computed(() => completions(begun.value.last, 5))

@@ -48,6 +48,9 @@ const nameOf = (what: string) =>
       <strong>This is not the hydraulics</strong>, {{ chanceWords(told.notHydraulic!) }}. Neither
       bleeding nor a new cylinder will cure it.
     </p>
+    <p v-else-if="told.decides" class="text-[0.95rem]" data-undecided>
+      Not plain yet whether it is the hydraulics. {{ nameOf(told.decides.id) }} would tell most.
+    </p>
     <p
       v-if="lead && lead.chance >= LEADS"
       class="flex items-baseline gap-3 text-[1.2rem] leading-tight"
@@ -73,6 +76,9 @@ const nameOf = (what: string) =>
       <NuxtLink :to="`/jobs/${id}/decision`" class="px-1 py-2 font-semibold underline"
         >Decide how</NuxtLink
       >
+    </p>
+    <p v-for="one in told.ignored" :key="one.id" class="pt-1 text-[0.95rem]" data-ignored>
+      Not weighed. {{ one.why }}.
     </p>
     <div
       v-if="told.contradictions.length"

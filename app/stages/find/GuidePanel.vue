@@ -5,6 +5,7 @@ import {
   fits,
   GUIDES,
   NEEDS,
+  readingKind,
   safeConditions,
   unmet,
   walk,
@@ -15,8 +16,16 @@ import {
 /** Short branching procedures: each step files its entry, so that a guide can be left and taken up again. */
 const { file } = useJob()
 const { installation } = useJobFigures()
-const { evidence, conditions, barring } = useDiagnosis()
-const opened = ref<string | null>(null)
+const { evidence, conditions, barring, guide: opened } = useDiagnosis()
+const panel = useTemplateRef('panel')
+/** One that was opened from elsewhere is brought into sight, with its button in focus. */
+watch(opened, async (id) => {
+  await nextTick()
+  const button = id && panel.value?.querySelector<HTMLElement>(`[data-opens="${id}"]`)
+  if (!button || button === document.activeElement) return
+  button.scrollIntoView({ block: 'nearest' })
+  button.focus()
+})
 /** What holds here, less what an open stop forbids. */
 const safe = computed(() => safeConditions(conditions.value, barring.value))
 const guides = computed(() =>
@@ -35,7 +44,7 @@ const done = ({ done: steps, step }: ReturnType<typeof walk>) =>
 const answerOf = (guide: Guide, step: Guide['steps'][number]) => {
   if (step.ask === 'reading') {
     const reading = evidence.value.readings[step.reading]
-    return reading ? millimetres(reading.value) : ''
+    return reading ? withUnits(reading.value, readingKind(step.reading).unit) : ''
   }
   const state = evidence.value.findings[step.finding]
   return state ? findingKind(step.finding)[state] : ''
@@ -43,13 +52,14 @@ const answerOf = (guide: Guide, step: Guide['steps'][number]) => {
 </script>
 
 <template>
-  <section aria-labelledby="guides">
+  <section ref="panel" aria-labelledby="guides">
     <h2 id="guides" class="text-[1.1rem]">Guides</h2>
     <div v-for="{ guide, state, lacks } in guides" :key="guide.id" class="border-b border-hairline">
       <button
         type="button"
         class="flex min-h-11 w-full flex-wrap items-center gap-x-3 text-left leading-tight"
         :aria-expanded="opened === guide.id"
+        :data-opens="guide.id"
         @click="opened = opened === guide.id ? null : guide.id"
       >
         <span class="grow py-1"

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { faultKind, findingKind, readingKind, type Report } from '~~/core/diagnosis'
+import { faultKind, findingKind, GUIDES, readingKind, type Report } from '~~/core/diagnosis'
 
 /** The best look now: how it is done, what each answer would change, and its answer in one tap. */
-const { told } = useDiagnosis()
+const { told, openGuide } = useDiagnosis()
 const { file } = useJob()
 type ShownLook = Report['looks'][number]
 const OFFERED = 4
@@ -20,6 +20,7 @@ const about = computed(() => {
   if (!look.value) return null
   return look.value.kind === 'finding' ? findingKind(look.value.id) : readingKind(look.value.id)
 })
+const guide = computed(() => GUIDES.find(({ id }) => id === look.value?.guide) ?? null)
 const caution = computed(() =>
   about.value && 'caution' in about.value ? about.value.caution : undefined,
 )
@@ -81,20 +82,37 @@ async function say(state: 'present' | 'absent') {
       class="tap px-1 underline"
       @click="((asked = one.id), (wanted = true))"
     >
-      <span>{{ label(one) }}, {{ one.minutes }} min</span>
+      <span
+        >{{ label(one) }}, {{ one.minutes }} min{{
+          one.saves + one.stops >= 0.5 ? `, saves about ${(one.saves + one.stops).toFixed(0)}` : ''
+        }}</span
+      >
     </button>
   </p>
   <section v-else-if="look && about" aria-labelledby="next-look" class="border-l-4 border-amber pl-4">
     <div class="flex flex-wrap items-baseline gap-x-3">
       <h2 id="next-look" class="grow text-[1.1rem]">
-        <span class="font-normal text-soft">ShownLook next: </span
+        <span class="font-normal text-soft">Look next: </span
         ><span data-next-look :data-id="look.id">{{ label(look) }}</span>
       </h2>
-      <p class="text-[0.95rem] text-soft" :title="'Expected fall of the entropy of the causes'">
-        {{ needs }}; tells {{ look.bits.toFixed(2) }} bit, {{ look.bitsPerMinute.toFixed(2) }} a minute
+      <p
+        class="text-[0.95rem] text-soft"
+        title="What it is expected to save in wrong parts and comebacks, and what it teaches, in the shop’s money"
+        data-worth
+      >
+        {{ needs }}; worth about {{ look.worth < 9.5 ? look.worth.toFixed(1) : look.worth.toFixed(0) }}
       </p>
     </div>
+    <p v-if="look.again" class="font-semibold">
+      The figure filed hardly fits anything else that is known. Measure it once more.
+    </p>
     <p>{{ about.how }}</p>
+    <p v-if="guide">
+      It is the next step of a guide:
+      <button type="button" class="tap px-1 font-semibold underline" @click="openGuide(guide.id)">
+        {{ guide.label }}
+      </button>
+    </p>
     <p v-if="caution" class="font-semibold">{{ caution }}</p>
     <div v-if="look.kind === 'finding'" class="mt-1 grid gap-2 sm:grid-cols-2">
       <button

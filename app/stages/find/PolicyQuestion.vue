@@ -9,6 +9,7 @@ interface Option {
   comebackRisk: number
   expectedCost: number
   refused: string | null
+  warned: string | null
 }
 /** One question on which good technicians differ: each way with its cost, time and comeback risk, and what is favoured. */
 const props = defineProps<{
@@ -57,6 +58,9 @@ const most = computed(() =>
           <span v-if="preferred === name" class="text-soft"> · this shop’s way</span>
           <span class="block text-[0.95rem] text-soft">{{
             choice.options[name].refused ?? repairs(choice.options[name])
+          }}</span>
+          <span v-if="choice.options[name].warned" class="block text-[0.95rem] font-semibold">{{
+            choice.options[name].warned
           }}</span>
         </span>
         <span

@@ -23,6 +23,8 @@ export interface Effect {
   fork?: number
   /** The master's bore is this many times the right one. */
   masterBore?: number
+  /** The slave's bore is this many times the right one. */
+  slaveBore?: number
   /** Bearing travel to free the disc, this many times as much. */
   release?: number
   /** Cover's load, this many times as much. */
@@ -64,18 +66,19 @@ export const SEVERITIES = {
     0.5,
     ['slow', 0.35, { bypass: 2 }, 'A few millimetres in a minute at the pad.'],
     ['plain', 0.4, { bypass: 8 }, 'A hand’s breadth in some minutes.'],
-    ['fast', 0.25, { bypass: 40 }, 'Down while one waits at a light.'],
+    ['fast', 0.17, { bypass: 40 }, 'Down while one waits at a light.'],
+    ['at once', 0.08, { bypass: 400 }, 'Down in seconds: the cup holds nothing.'],
   ),
   background: classes(
     0.6,
-    ['seeps', 0.45, { loss: 0.3, standing: 20 }, 'Damp; a top-up in months.'],
-    ['steady', 0.35, { loss: 3, standing: 150 }, 'Wet; a top-up each week.'],
-    ['runs', 0.2, { loss: 25, standing: 1500 }, 'A puddle in the morning.'],
+    ['seeps', 0.45, { loss: 0.3, standing: 20, air: 150 }, 'Damp; a top-up in months.'],
+    ['steady', 0.35, { loss: 3, standing: 150, air: 600 }, 'Wet; a top-up each week.'],
+    ['runs', 0.2, { loss: 25, standing: 1500, air: 2500 }, 'A puddle in the morning.'],
   ),
   feedLeak: classes(
     0.6,
     ['seeps', 0.5, { standing: 30 }, 'No pressure drives it.'],
-    ['drips', 0.5, { standing: 600 }, 'A perished hose end.'],
+    ['drips', 0.5, { standing: 600, air: 200 }, 'A perished hose end.'],
   ),
   rodLong: classes(
     0.3,
@@ -124,6 +127,31 @@ export const SEVERITIES = {
     ['bends', 0.5, { fork: 0.08 }, 'A hairline.'],
     ['opens', 0.35, { fork: 0.18 }, 'A crack that gapes.'],
     ['about to part', 0.15, { fork: 0.35 }, 'Half through.'],
+  ),
+  dry: classes(
+    0.4,
+    ['in part', 0.5, { air: 20_000 }, 'The line has run empty.'],
+    ['empty', 0.5, { air: 60_000 }, 'Nothing is left in it.'],
+  ),
+  unprimed: classes(
+    0.4,
+    ['in part', 0.4, { air: 6000 }, 'Some fluid is in front of the cup.'],
+    ['empty', 0.6, { air: 15_000 }, 'The whole bore is full of air.'],
+  ),
+  wrongSlave: classes(
+    0.15,
+    ['a size large', 0.6, { slaveBore: 1.1 }, 'Light, and low.'],
+    ['a size small', 0.4, { slaveBore: 0.91 }, 'Hard, and high; it may run out of stroke.'],
+  ),
+  stuck: classes(
+    0.35,
+    ['drags', 0.4, { release: 1.5 }, 'It slides with force.'],
+    ['held', 0.6, { release: 2.2 }, 'It comes free only with a jerk.'],
+  ),
+  held: classes(
+    0.3,
+    ['a little', 0.6, { clearance: -0.9, travel: 5 }, 'The port is part covered.'],
+    ['plainly', 0.4, { clearance: -2, travel: 12 }, 'No way home at rest.'],
   ),
   wrongBore: classes(
     0.15,

@@ -50,8 +50,12 @@ export interface FindingKind {
   needs: readonly Need[]
   /** Looked at only once that other finding is present: else there is nothing to look at. */
   after?: string
+  /** Says nothing while that other finding is present, or not known to be absent. */
+  unless?: string
   /** Chance that it is there though no fault of the table makes it so, and why. */
   background: readonly [chance: number, reason: string]
+  /** What makes it present though no fault of the table does is no hydraulic part and no fluid either. */
+  elsewhere?: true
   /** How it is said on the say-line. */
   words: string[]
   caution?: string
@@ -64,6 +68,8 @@ export interface FindingKind {
   proveOnly?: true
   /** Ends work on that path until it is mended or a named person takes it over. */
   stop?: string
+  /** What it costs on the whole to go on regardless, money, and why: judgement. */
+  goingOn?: readonly [money: number, reason: string]
   /** Stops only those who would do this. */
   stopsOnly?: 'rebuild'
   /** What nobody may do meanwhile. */

@@ -8,7 +8,7 @@ import { UNDERNEATH } from './underneath'
 const TABLE = [...ENGINE_BAY, ...FOOTWELL, ...UNDERNEATH, ...ROAD] as const
 
 export type FindingId = (typeof TABLE)[number]['id']
-export type Finding = FindingKind & { id: FindingId; after?: FindingId }
+export type Finding = FindingKind & { id: FindingId; after?: FindingId; unless?: FindingId }
 export const FINDINGS: readonly Finding[] = TABLE
 const byId = new Map<string, Finding>(FINDINGS.map((kind) => [kind.id, kind]))
 export const findingKind = (id: FindingId): Finding => byId.get(id)!

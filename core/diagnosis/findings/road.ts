@@ -138,6 +138,7 @@ export const ROAD = [
     words: ['gear', 'reverse'],
     felt: true,
     caution: 'Nobody under it or in front; brake on.',
+    elsewhere: true,
   }),
   row({
     id: 'oneGearOnly',
@@ -153,6 +154,7 @@ export const ROAD = [
     background: [0.03, 'A tired synchroniser beside another fault.'],
     words: ['one gear', 'which gears'],
     felt: true,
+    elsewhere: true,
   }),
   row({
     id: 'hardEngineOff',
@@ -168,6 +170,7 @@ export const ROAD = [
     background: [0.04, 'Teeth may stand against teeth: rock the vehicle.'],
     words: ['engine off', 'gears off'],
     felt: true,
+    elsewhere: true,
   }),
   row({
     id: 'willNotRoll',
@@ -183,6 +186,7 @@ export const ROAD = [
     background: [0.015, 'A brake that binds.'],
     words: ['roll', 'rolls'],
     caution: 'Level ground, a hand near the brake, nobody in front.',
+    elsewhere: true,
   }),
   row({
     id: 'dragsFullStroke',
@@ -215,6 +219,7 @@ export const ROAD = [
     background: [0.02, 'Wet roads spin wheels.'],
     words: ['slips', 'load'],
     felt: true,
+    elsewhere: true,
   }),
   row({
     id: 'worseHot',
@@ -245,6 +250,7 @@ export const ROAD = [
     background: [0.04, 'Engine mounts do it too.'],
     words: ['judder', 'taking up'],
     felt: true,
+    elsewhere: true,
   }),
   row({
     id: 'growlsPressed',
@@ -261,6 +267,7 @@ export const ROAD = [
     words: ['growl', 'pedal down noise'],
     felt: true,
     caution: 'Nobody under it or in front; brake on.',
+    elsewhere: true,
   }),
   row({
     id: 'rattlesIdle',
@@ -277,6 +284,7 @@ export const ROAD = [
     words: ['rattle at idle', 'idle'],
     felt: true,
     caution: 'Nobody under it or in front; brake on.',
+    elsewhere: true,
   }),
   row({
     id: 'squealsInGear',
@@ -293,6 +301,7 @@ export const ROAD = [
     words: ['squeal in gear', 'pilot'],
     felt: true,
     caution: 'Nobody under it or in front; brake on.',
+    elsewhere: true,
   }),
   row({
     id: 'slowAtRevs',
@@ -308,5 +317,6 @@ export const ROAD = [
     background: [0.04, 'Synchronisers tire.'],
     words: ['quick shift', 'high revs'],
     felt: true,
+    elsewhere: true,
   }),
 ] as const

@@ -146,12 +146,67 @@ export const WHICH_PART: readonly Guide[] = [
     ],
   },
   {
+    id: 'loudest',
+    label: 'Where is it loudest?',
+    tells: 'Pedal, master, slave and fork from one another, with nothing taken off.',
+    needs: ['helper', 'pedal', 'underneath'],
+    only: 'external',
+    caution: 'The helper works the pedal slowly, and only when called; nobody’s hands at rod or fork.',
+    steps: [
+      {
+        id: 'pivot',
+        say: 'Ear and hand at the pedal’s pivot while the helper works it. Loudest here?',
+        ask: 'finding',
+        finding: 'noiseAtPivot',
+        present: {
+          words: 'Pivot, bushes or return spring. Not the hydraulics.',
+          points: ['pedalBushes', 'returnSpring', 'pinWorn'],
+        },
+        absent: 'master',
+      },
+      {
+        id: 'master',
+        say: 'A hand on the master’s body and its rod. Loudest here?',
+        ask: 'finding',
+        finding: 'noiseAtMaster',
+        present: {
+          words: 'The master squeaks, or the pin at its rod.',
+          points: ['masterNoisy', 'pinWorn'],
+        },
+        absent: 'slave',
+      },
+      {
+        id: 'slave',
+        say: 'Underneath, ear at the slave’s body. Loudest here?',
+        ask: 'finding',
+        finding: 'noiseAtSlave',
+        present: {
+          words: 'The slave, or its rod in the cup: take it in the hand next.',
+          points: ['slaveNoisy', 'slaveSticks', 'linkageWorn'],
+        },
+        absent: 'fork',
+      },
+      {
+        id: 'fork',
+        say: 'Ear at the housing, by the fork. Loudest here?',
+        ask: 'finding',
+        finding: 'noiseAtFork',
+        present: {
+          words: 'Fork, pivot, guide tube or bearing. Not the hydraulics.',
+          points: ['guideDry', 'linkageWorn', 'forkSpring', 'bearingWorn'],
+        },
+        absent: { words: 'Nowhere by itself: trim, mat or shields.', points: [] },
+      },
+    ],
+  },
+  {
     id: 'noise',
-    label: 'Noise or drag: slave off, cap off',
-    tells: 'Pedal and master from slave, fork and clutch.',
+    label: 'Noise or drag: slave in the hand, cap off',
+    tells: 'The slave itself, and pedal and master from fork and clutch.',
     needs: ['slaveOff'],
     only: 'external',
-    caution: 'Strap the slave’s piston in and tag the pedal: it flies out if the pedal is pushed.',
+    caution:
+      'Pedal tagged while the slave hangs free. Before the pedal is moved, a strap that lets the piston run its usual stroke and no farther: past it, the piston flies out.',
     steps: [
       {
         id: 'tag',
@@ -159,15 +214,34 @@ export const WHICH_PART: readonly Guide[] = [
         ask: 'finding',
         finding: 'slaveUntagged',
         present: { words: 'Tag it first. Nothing else while the slave hangs free.', points: [] },
+        absent: 'hand',
+      },
+      {
+        id: 'hand',
+        say: 'Slave in the hand: push its rod right in and let its spring bring it out, some times. Only the slave moves. Does it squeak or drag?',
+        ask: 'finding',
+        finding: 'slaveNoisyInHand',
+        present: 'piston',
         absent: 'pedal',
       },
       {
+        id: 'piston',
+        say: 'Then it is the slave. Does its piston stick on the way?',
+        ask: 'finding',
+        finding: 'pistonSticks',
+        present: { words: 'The slave’s piston sticks.', points: ['slaveSticks'] },
+        absent: {
+          words: 'The slave’s seal is dry. Pedal and master are clear.',
+          points: ['slaveNoisy'],
+        },
+      },
+      {
         id: 'pedal',
-        say: 'Cap off. Move the pedal by hand, short. Is the noise or drag still there?',
+        say: 'Strap the piston so that it may run its usual stroke, take the tag off, and move the pedal by hand over its whole travel. Is the noise or drag still there?',
         ask: 'finding',
         finding: 'dragSlaveOff',
         present: 'bushes',
-        absent: 'piston',
+        absent: 'fork',
       },
       {
         id: 'bushes',
@@ -176,17 +250,9 @@ export const WHICH_PART: readonly Guide[] = [
         finding: 'pedalBushesLoose',
         present: { words: 'Pedal bushes. Not the hydraulics.', points: ['pedalBushes'] },
         absent: {
-          words: 'Pin, return spring or the master’s rod: oil each in turn and listen.',
-          points: ['pinWorn', 'returnSpring'],
+          words: 'Pin, return spring, or the master itself: oil pin and spring in turn and listen.',
+          points: ['pinWorn', 'returnSpring', 'masterNoisy'],
         },
-      },
-      {
-        id: 'piston',
-        say: 'Then it is below. Push the slave’s rod in and let its spring bring it out.',
-        ask: 'finding',
-        finding: 'pistonSticks',
-        present: { words: 'The slave’s piston sticks.', points: ['slaveSticks'] },
-        absent: 'fork',
       },
       {
         id: 'fork',
