@@ -24,10 +24,10 @@ const SETS: readonly (readonly Name[])[] = [
   ['rodStroke', 'takesUp'],
 ]
 const VEHICLES = 960
-const FEWER = 320
+const FEWER = 160
 /** Draws of the pool of plain weighting, and how many vehicles are held against it. */
 const POOL = 200_000
-const AGAINST_POOL = 24
+const AGAINST_POOL = 8
 
 interface Tried {
   set: readonly Name[]

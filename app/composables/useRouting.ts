@@ -33,7 +33,15 @@ export function useRouting(base: Readonly<Ref<Installation | null>>, file: File)
       snap && to.height !== undefined
         ? snapHeight(shown.value.route, index, to.height, 2 * step, step)
         : to.height
-    draft.value = movePoint(shown.value, index, { ...to, ...(height !== undefined && { height }) })
+    const move = { ...to, ...(height !== undefined && { height }) }
+    const moved = movePoint(shown.value, index, move)
+    const reached = moved.route[index]!.height
+    // As far as the line reaches, on the last round figure before it.
+    const short = snap && height !== undefined && Math.abs(reached - height) > 0.01
+    const round = height !== undefined && height > reached ? Math.floor : Math.ceil
+    draft.value = short
+      ? movePoint(shown.value, index, { ...move, height: round(reached / step) * step })
+      : moved
   }
 
   /** By so much, as arrow keys do. */

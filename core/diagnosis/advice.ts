@@ -12,9 +12,9 @@ export interface Advice {
   now: Decision
   /**
    * The first look in order that pays, else the one that comes nearest to it; with the expected cost after it, itself
-   * included. Null where none can be taken.
+   * included, and what it is worth beside that because it may show what stops work. Null where none can be taken.
    */
-  after: { look: Look; expectedCost: number } | null
+  after: { look: Look; expectedCost: number; stops: number } | null
 }
 
 /**
@@ -31,9 +31,12 @@ export function advise(
   const now = tillOf(knowledge, likely, costs).best(chancesOf(likely, found.sets))
   const after = looks.map((look) => ({
     look,
-    expectedCost: now.expectedCost + (look.spent / 60) * costs.hourlyRate - look.saves - look.stops,
+    expectedCost: now.expectedCost + (look.spent / 60) * costs.hourlyRate - look.saves,
+    stops: look.stops,
   }))
-  const pays = after.find(({ expectedCost }) => expectedCost < now.expectedCost)
-  const nearest = [...after].sort((a, b) => a.expectedCost - b.expectedCost)[0]
+  type After = (typeof after)[number]
+  const left = ({ expectedCost, stops }: After) => expectedCost - stops
+  const pays = after.find((one) => left(one) < now.expectedCost)
+  const nearest = [...after].sort((a, b) => left(a) - left(b))[0]
   return { decide: pays === undefined, now, after: pays ?? nearest ?? null }
 }

@@ -123,7 +123,7 @@ export function nextLooks(
     const chances = stateChances(knowledge, kind.id, found, likely)
     let present = 0
     for (let row = 0; row < now.length; row++) present += now[row]! * chances[2 * row + 1]!
-    const stop = stopWorth(knowledge, kind, present / whole)
+    const stop = stops.includes(kind.id) ? 0 : stopWorth(knowledge, kind, present / whole)
     add({ kind: 'finding', id: kind.id }, kind, chances, 2, { stops: stop })
   }
   for (const name of TELLING_READINGS) {

@@ -62,7 +62,7 @@ export interface Report {
   advice: {
     decide: boolean
     now: InPlainData<Decision>
-    after: { look: Look['look']; expectedCost: number } | null
+    after: { look: Look['look']; expectedCost: number; stops: number } | null
   }
   schools: { [K in 'scope' | 'way' | 'first']: ChoiceTold<keyof Policies[K]['options'] & string> }
 }
@@ -135,6 +135,7 @@ export function report(
       after: advice.after && {
         look: advice.after.look.look,
         expectedCost: advice.after.expectedCost,
+        stops: advice.after.stops,
       },
     },
     schools: {

@@ -81,12 +81,17 @@ export function movePoint(installation: Installation, index: number, to: PointMo
   const point = route[index]
   if (!point) return installation
   const along = clampAlong(installation, index, to.along ?? point.along)
-  const moved = reached(route, index, {
-    along,
-    height: to.height ?? point.height,
-    forward: to.forward ?? point.forward,
-    ...((to.clip ?? point.clip) && { clip: true }),
-  })
+  const moved = reached(
+    route,
+    index,
+    {
+      along,
+      height: to.height ?? point.height,
+      forward: to.forward ?? point.forward,
+      ...((to.clip ?? point.clip) && { clip: true }),
+    },
+    to.forward !== undefined,
+  )
   const next = route.map((other, i) => (i === index ? moved : other))
   const union = unionAt(circuit, point.along)
   if (union < 0 || along === point.along) return { ...installation, route: next }
@@ -101,24 +106,48 @@ export function movePoint(installation: Installation, index: number, to: PointMo
   return { ...installation, route: next, circuit: { ...circuit, lines } }
 }
 
-/** As far on the way to where a point is wanted as the line on both its sides reaches. */
-function reached(route: readonly RoutePoint[], index: number, wanted: RoutePoint): RoutePoint {
+/**
+ * As far on the way to where a point is wanted as the line on both its sides reaches: nearer to its neighbours, forward, where
+ * nobody said how far forward it lies, else no farther.
+ */
+function reached(
+  route: readonly RoutePoint[],
+  index: number,
+  wanted: RoutePoint,
+  forwardSaid: boolean,
+): RoutePoint {
   const from = route[index]!
-  const beside = [route[index - 1], route[index + 1]]
+  const beside = [route[index - 1], route[index + 1]].filter((point) => point !== undefined)
   const short = (point: RoutePoint) =>
     Math.max(
-      ...beside.map((other, i) =>
-        other ? (i === 0 ? shortBy(other, point) : shortBy(point, other)) : -Infinity,
+      ...beside.map((other) =>
+        other.along < point.along ? shortBy(other, point) : shortBy(point, other),
       ),
     )
+  /** Pulled nearer to its neighbours, forward, as little as may be; as it is where that does not help. */
+  const pulled = (point: RoutePoint): RoutePoint => {
+    if (forwardSaid || short(point) <= 0) return point
+    let [low, high] = [-Infinity, Infinity]
+    for (const other of beside) {
+      const reach = Math.abs(point.along - other.along)
+      const rise = Math.abs(point.height - other.height)
+      if (rise > reach) return point
+      const aside = Math.sqrt(reach ** 2 - rise ** 2)
+      low = Math.max(low, other.forward - aside)
+      high = Math.min(high, other.forward + aside)
+    }
+    return low <= high ? { ...point, forward: Math.min(high, Math.max(low, point.forward)) } : point
+  }
   // What was out of reach already may only come nearer.
-  const most = Math.max(0, short({ ...wanted, height: from.height, forward: from.forward }))
-  if (short(wanted) <= most) return wanted
-  const at = (share: number): RoutePoint => ({
-    ...wanted,
-    height: from.height + share * (wanted.height - from.height),
-    forward: from.forward + share * (wanted.forward - from.forward),
-  })
+  const start = { ...wanted, height: from.height, forward: from.forward }
+  const most = Math.max(1e-9, short(pulled(start)))
+  const at = (share: number): RoutePoint =>
+    pulled({
+      ...wanted,
+      height: from.height + share * (wanted.height - from.height),
+      forward: from.forward + share * (wanted.forward - from.forward),
+    })
+  if (short(at(1)) <= most) return at(1)
   let [low, high] = [0, 1]
   for (let i = 0; i < 40; i++) {
     const middle = (low + high) / 2

@@ -58,14 +58,17 @@ test('a master that bypasses: said, measured, led to, decided', async ({ page })
     const next = page.locator('[data-next-look]')
     await expect(next).toHaveAttribute('data-id', looks[0]!.id)
     await expect(page.locator('[data-lead]')).toContainText(chanceWords(suspects[0]!.chance))
-    await expect(page.getByText(`tells ${looks[0]!.bits.toFixed(2)} bit`)).toBeVisible()
+    const { worth } = looks[0]!
+    await expect(page.locator('[data-worth]')).toContainText(
+      `worth about ${worth < 9.5 ? worth.toFixed(1) : worth.toFixed(0)}`,
+    )
   })
 
   let price = ''
   await test.step('the figure settles it', async () => {
     await say(page, 'sink 14 in 60')
     const found = await leads(page, id, installation, 'masterBypass')
-    expect(found.suspects[0]!.chance).toBeGreaterThan(0.9)
+    expect(found.suspects[0]!.chance).toBeGreaterThan(0.8)
     await expect(page.locator('[data-suspected="masterBypass"]')).toContainText(
       chanceWords(found.suspects[0]!.chance),
     )
@@ -138,7 +141,7 @@ test('a slave that leaks inside the bell housing: all dry outside, and what drip
   await answer(page, 'Level', 'low')
   await answer(page, 'Reservoir and feed hose', 'dry')
   await answer(page, 'Outlet union', 'dry')
-  await answer(page, 'Hose from outside', 'sound')
+  await answer(page, 'Hose from outside', 'dry')
   await goTo(page, 'Footwell')
   await answer(page, 'Rod end of the master', 'dry')
   await goTo(page, 'Under it')
@@ -199,7 +202,7 @@ test('a rod too long stops the job, until it is set or somebody takes it over', 
   const names = found.looks.map(({ id: look }) => look)
   expect(names).not.toContain('slips')
   expect(names).not.toContain('judders')
-  await expect(page.locator('[data-advice]')).toContainText('Set the pushrod')
+  await expect(page.locator('[data-advice]')).toContainText(/set the pushrod/i)
 
   await stop.getByRole('button', { name: 'Take it over' }).click()
   await stop.getByRole('button', { name: 'Take over' }).click()

@@ -71,7 +71,9 @@ const nameOf = (what: string) =>
           now.repairs.length ? doing.toLowerCase() : 'nothing'
         }}) costs about {{ inAll(now.expectedCost) }} in all, with what may come back; after
         {{ nameOf(told.advice.after.look.id).toLowerCase() }}
-        {{ inAll(told.advice.after.expectedCost) }}.</template
+        {{ inAll(told.advice.after.expectedCost)
+        }}<template v-if="told.advice.after.stops >= 1">, and it may show what stops work</template
+        >.</template
       >
       <NuxtLink :to="`/jobs/${id}/decision`" class="px-1 py-2 font-semibold underline"
         >Decide how</NuxtLink

@@ -269,7 +269,7 @@ export const CYLINDERS = [
     label: 'Master bad from new',
     place: 'master',
     hydraulic: true,
-    prior: [0.003, 'A nicked cup, a bore not finished; it happens with new parts too.'],
+    prior: [0.002, 'A nicked cup, a bore not finished; it happens with new parts too.'],
     severities: SEVERITIES.bypass,
     shows: [
       ['sinks', 0.6, 'It passes from the first day.'],

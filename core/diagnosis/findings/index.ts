@@ -1,11 +1,13 @@
-import { ENGINE_BAY } from './engine-bay'
 import type { FindingKind } from './finding'
 import { FOOTWELL } from './footwell'
+import { FORK_AND_CLUTCH } from './fork-and-clutch'
+import { LINES } from './lines'
+import { RESERVOIR } from './reservoir'
 import { ROAD } from './road'
-import { UNDERNEATH } from './underneath'
+import { SLAVE } from './slave'
 
 /** Everything that can be seen, felt or heard, in the order that wastes least time. Each figure is judgement, with its reason. */
-const TABLE = [...ENGINE_BAY, ...FOOTWELL, ...UNDERNEATH, ...ROAD] as const
+const TABLE = [...RESERVOIR, ...LINES, ...FOOTWELL, ...SLAVE, ...FORK_AND_CLUTCH, ...ROAD] as const
 
 export type FindingId = (typeof TABLE)[number]['id']
 export type Finding = FindingKind & { id: FindingId; after?: FindingId; unless?: FindingId }
