@@ -52,7 +52,7 @@ test('a line is routed over a crest by mouse and by keyboard, undone, and the sa
   await expect(page.locator('[data-crest]')).toHaveCount(0)
 
   await test.step('by mouse: the second point is lifted over the master', async () => {
-    await dragBy(page, 1, 0, -110)
+    await dragBy(page, 1, 0, -80)
     await expect(page.locator('[data-crest] text')).toBeVisible()
     await allSent(page)
     const now = await installationOf(job)
