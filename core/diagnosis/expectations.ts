@@ -69,7 +69,7 @@ export interface Showing {
   /** Of each kind of way, whatever in no table may do included. */
   present: Float64Array
   /** Kind of each way. */
-  kind: Int32Array
+  kind: Uint16Array
   /** What is in no table, as −ln(1 − chance). */
   background: number
   /** The same of each grade of way k at 3k, 3k+1, 3k+2: its row, and its part of the travel that is lost. */
@@ -250,10 +250,13 @@ function amount(reading: TellingReading, effect: Effect): number {
 /** Kinds of ways: those whose grades that matter are alike are one kind. */
 interface Kinds {
   /** Kind of each way. */
-  kind: Int32Array
+  kind: Uint16Array
   /** Grades of kind i that matter, at 3i, 3i+1, 3i+2; −1 where it has fewer. */
   grades: Int32Array
 }
+
+/** Kinds are counted in sixteen bits: they are read a hundred thousand times for every tap. */
+const MOST_KINDS = 65_535
 
 /** @param alike what tells a grade's effect from another's; null where it does not matter. */
 function kindsOf(sets: Sets, alike: readonly (string | null)[]): Kinds {
@@ -266,7 +269,7 @@ function kindsOf(sets: Sets, alike: readonly (string | null)[]): Kinds {
   const n = alike.length + 1
   const known = new Map<number, number>()
   const grades: number[] = []
-  const kind = new Int32Array(wayCount(sets))
+  const kind = new Uint16Array(wayCount(sets))
   const own: number[] = []
   for (let k = 0; k < kind.length; k++) {
     own.length = 0
@@ -280,6 +283,7 @@ function kindsOf(sets: Sets, alike: readonly (string | null)[]): Kinds {
     let at = known.get(code)
     if (at === undefined) {
       at = grades.length / 3
+      if (at > MOST_KINDS) throw new RangeError(`more than ${MOST_KINDS} kinds of ways`)
       known.set(code, at)
       grades.push(own[0] ?? -1, own[1] ?? -1, own[2] ?? -1)
     }
@@ -359,6 +363,12 @@ function pairTables(base: Circuit, sets: Sets, severities: readonly Severity[]) 
         more[k * n + i] = more[i * n + k]!
       })
     }
+  /** What the grades of a kind change together beyond their sum, pair by pair. */
+  const beyondSum = (grades: Int32Array, k: number, two: Float64Array): number => {
+    const [a, b, c] = [grades[3 * k]!, grades[3 * k + 1]!, grades[3 * k + 2]!]
+    if (b < 0) return 0
+    return c < 0 ? two[a * n + b]! : two[a * n + b]! + two[a * n + c]! + two[b * n + c]!
+  }
   return {
     start,
     /** Mean and spread of a channel; `off` by how much this very vehicle shows more; `extra` widens by a share of the mean itself. */
@@ -369,11 +379,7 @@ function pairTables(base: Circuit, sets: Sets, severities: readonly Severity[]) 
       const made = summed(kinds, one, widths, start[channel]! + off, variance)
       const { mean } = made
       for (let k = 0; k < mean.length; k++) {
-        const a = kinds.grades[3 * k]!
-        const b = kinds.grades[3 * k + 1]!
-        const c = kinds.grades[3 * k + 2]!
-        if (b >= 0) mean[k]! += two[a * n + b]!
-        if (c >= 0) mean[k]! += two[a * n + c]! + two[b * n + c]!
+        mean[k]! += beyondSum(kinds.grades, k, two)
         if (mean[k]! < 0) mean[k] = 0
         if (extra > 0) made.sigma[k] = Math.hypot(made.sigma[k]!, extra * mean[k]!)
       }
@@ -398,11 +404,7 @@ function pairTables(base: Circuit, sets: Sets, severities: readonly Severity[]) 
       const widths = severities.map(({ spread }, i) => (spread * changes[i]!) ** 2)
       const { mean, sigma } = summed(kinds, changes, widths, 0, 0)
       for (let k = 0; k < mean.length; k++) {
-        const a = kinds.grades[3 * k]!
-        const b = kinds.grades[3 * k + 1]!
-        const c = kinds.grades[3 * k + 2]!
-        if (b >= 0) mean[k]! += two[a * n + b]!
-        if (c >= 0) mean[k]! += two[a * n + c]! + two[b * n + c]!
+        mean[k]! += beyondSum(kinds.grades, k, two)
         mean[k]! /= -whole
         sigma[k]! /= whole
       }

@@ -133,7 +133,7 @@ function asked(draw: Drawn, order: (list: number[]) => number[] = (list) => list
     const sigma = new Float64Array(mean.length).fill(SIGMA)
     return {
       value: values[f]!,
-      expected: { mean, sigma, kind: Int32Array.from(mean.keys()) },
+      expected: { mean, sigma, kind: Uint16Array.from(mean.keys()) },
       span: SPAN,
     }
   })

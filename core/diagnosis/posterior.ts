@@ -5,7 +5,7 @@ export interface Expected {
   mean: Float64Array
   sigma: Float64Array
   /** Kind of each way: ways that differ only in what the reading does not show share one. */
-  kind: Int32Array
+  kind: Uint16Array
 }
 
 /** A figure that was read, beside what each way of being severe makes one expect of it. */
@@ -20,7 +20,7 @@ export interface Figure {
 export interface Likelihood {
   chance: Float64Array
   /** Kind of each way. */
-  kind: Int32Array
+  kind: Uint16Array
 }
 
 /** What is known: findings by their place in the network, figures, and what else depends on the severities. */
@@ -158,7 +158,7 @@ function weighWays({ groupCount, ways, weight }: Sets, learnt: readonly Likeliho
   const likelihoods = learnt.map(({ chance }) => chance)
   const kinds = learnt.map(({ kind }) => kind)
   const [first, second] = likelihoods as [Float64Array, Float64Array?]
-  const [firstKind, secondKind] = kinds as [Int32Array, Int32Array?]
+  const [firstKind, secondKind] = kinds as [Uint16Array, Uint16Array?]
   let whole: Float64Array | null = null
   function multiplied(): Float64Array {
     const all = weight.slice()

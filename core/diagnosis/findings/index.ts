@@ -2,12 +2,21 @@ import type { FindingKind } from './finding'
 import { FOOTWELL } from './footwell'
 import { FORK_AND_CLUTCH } from './fork-and-clutch'
 import { LINES } from './lines'
+import { OPENED } from './opened'
 import { RESERVOIR } from './reservoir'
 import { ROAD } from './road'
 import { SLAVE } from './slave'
 
 /** Everything that can be seen, felt or heard, in the order that wastes least time. Each figure is judgement, with its reason. */
-const TABLE = [...RESERVOIR, ...LINES, ...FOOTWELL, ...SLAVE, ...FORK_AND_CLUTCH, ...ROAD] as const
+const TABLE = [
+  ...RESERVOIR,
+  ...LINES,
+  ...FOOTWELL,
+  ...SLAVE,
+  ...OPENED,
+  ...FORK_AND_CLUTCH,
+  ...ROAD,
+] as const
 
 export type FindingId = (typeof TABLE)[number]['id']
 export type Finding = FindingKind & { id: FindingId; after?: FindingId; unless?: FindingId }
