@@ -30,6 +30,9 @@ import {
   withMeasured,
   type Installation,
 } from './installation'
+import { phaseAt, STAGES } from './journal'
+import { understandLine } from './journal/jotting'
+import { UNIT_SYSTEMS } from './quantity'
 import { HOURLY_RATE, sensitivity } from './whatif'
 
 /** The core with no interface: JSON in, JSON out. A bad input throws InputError with a JSON pointer. */
@@ -99,6 +102,20 @@ export const VERBS: Record<string, (input: unknown) => object> = {
     return sensitivity(aroundCircuit(circuit), hourlyRate)
   },
 
+  /** { line, units?, stage? } → { statements, ask?, leftOver?, problem? }. */
+  say(input) {
+    const given = objectOf(input, '', ['line', 'units', 'stage'])
+    const { line, units = 'metric', stage = 'find' } = given
+    if (typeof line !== 'string') throw new InputError('line must be a text', '/line')
+    if (line.length > MOST_SAID)
+      throw new InputError(`a line has at most ${MOST_SAID} characters`, '/line')
+    const system = UNIT_SYSTEMS.find((one) => one === units)
+    if (!system) throw new InputError(`must be one of ${UNIT_SYSTEMS.join(', ')}`, '/units')
+    const at = STAGES.find((one) => one === stage)
+    if (!at) throw new InputError(`must be one of ${STAGES.join(', ')}`, '/stage')
+    return understandLine(line, { phase: phaseAt(at), units: system })
+  },
+
   /** { archetype, measured?, errors?, readings, knownGood?, calibration?, touchForce?, draws?, seed? } → ranges, or { implausible }. */
   estimate(input) {
     const optional = ['measured', 'errors', 'knownGood', 'calibration', 'touchForce', 'draws', 'seed']
@@ -146,6 +163,9 @@ export const VERBS: Record<string, (input: unknown) => object> = {
     return moved.length === 0 ? answer : { ...answer, moved }
   },
 }
+
+/** Characters of a line that is said. */
+const MOST_SAID = 2000
 
 function readKind(archetype: unknown, measured: unknown): Installation {
   const known = ARCHETYPES.map(({ id }) => id)

@@ -67,7 +67,9 @@ export function aroundCircuit(circuit: Circuit): Installation {
   const place = ARCHETYPES[0]!.installation
   const length = lengthOfLines(circuit)
   const route = [0, length].map((along) => ({ along, height: 0, forward: 0 }))
-  return { ...structuredClone(place), circuit, archetype: '', assumed: [], route }
+  // Of where its parts sit nothing was said.
+  const assumed = PLACE_FIELDS.map(({ path }) => path)
+  return { ...structuredClone(place), circuit, archetype: '', assumed, route }
 }
 
 /**

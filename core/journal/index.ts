@@ -16,14 +16,6 @@ export {
   type JobState,
 } from './fold'
 export { evidenceOf, conditionsOf, type Looking } from './evidence'
-export { corrected } from './correct'
 export { lastStatement } from './statements'
-export {
-  completions,
-  understand,
-  understandAll,
-  type Said,
-  type SayContext,
-  type Understood,
-} from './say'
+export { completions } from './completions'
 export { phaseAt, STAGES, startStage, type Stage } from './stages'

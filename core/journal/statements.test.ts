@@ -1,15 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { lastStatement, statementsIn } from './statements'
+import { completions } from './completions'
+import { lastStatement } from './statements'
 
 describe('statements of a line', () => {
-  it.each([
-    ['boot wet, sink 6 in 60', ['boot wet', 'sink 6 in 60']],
-    ['free 42,5; boot dry', ['free 42,5', 'boot dry']],
-    [' level low ,, ', ['level low']],
-    ['', []],
-  ])('%j are told apart', (line, list) => expect(statementsIn(line)).toEqual(list))
-
   it.each([
     ['boot wet, sedim', 'boot wet, ', 'sedim'],
     ['free 42,5', '', 'free 42,5'],
@@ -24,9 +18,13 @@ describe('statements of a line', () => {
       fc.property(fc.string(), (line) => {
         const { before, last } = lastStatement(line)
         expect(before + last).toBe(line)
-        const list = statementsIn(line)
-        if (last.trim()) expect(list.at(-1)).toBe(last.trim())
       }),
     )
+  })
+
+  it('completes from the start of a subject, and a subject with its states', () => {
+    expect(completions('fre')).toContain('free travel')
+    expect(completions('boot')).toEqual(expect.arrayContaining(['boot wet', 'boot dry']))
+    expect(completions('')).toEqual([])
   })
 })

@@ -20,6 +20,7 @@ describe('examples in docs/formats.md', () => {
       'curve',
       'sensitivity',
       'estimate',
+      'say',
       'diagnose',
     ])
   })

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { useEventListener, useSessionStorage } from '@vueuse/core'
 import { sink } from '~~/core/circuit'
-import { completions, corrected, lastStatement, understandAll, type Said } from '~~/core/journal'
+import { readingKind } from '~~/core/diagnosis'
+import { completions, lastStatement, type Payloads } from '~~/core/journal'
+import { understandLine, type Statement } from '~~/core/journal/jotting'
 import { phaseFigures } from '~~/core/proof'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
@@ -16,25 +18,51 @@ const cycle = useBleedSetting(id, state)
 const context = computed(() => ({
   phase: phase.value,
   units: unitsNow(),
-  cycle: cycle.value,
   installation: installation.value,
 }))
-const understood = computed(() => (text.value.trim() ? understandAll(text.value, context.value) : null))
+const understood = computed(() =>
+  text.value.trim() ? understandLine(text.value, context.value) : null,
+)
 const begun = computed(() => lastStatement(text.value))
 const offers = computed(() => completions(begun.value.last, 5))
-/** What was probably meant, where it is not understood. */
-const meant = computed(() =>
-  understood.value && 'problem' in understood.value && offers.value.length === 0
-    ? corrected(text.value, context.value)
-    : null,
-)
+
+/** As it would be filed: a cycle takes method and strokes from what is set where nobody said them. */
+type Said = { [K in keyof Payloads]: { kind: K; payload: Payloads[K] } }[keyof Payloads]
+const asFiled = (one: Exclude<Statement, { kind: 'withdrawal' }>): Said =>
+  one.kind === 'bleedCycle' ? { ...one, payload: { ...cycle.value, ...one.payload } } : one
+const words = (one: Statement): string => {
+  if (one.kind === 'withdrawal') return 'Undo'
+  const said = asFiled(one)
+  return [describe(said), consequence(said)].filter(Boolean).join(' → ')
+}
+/** Why what was understood cannot be filed as it was said. */
+const wanting = computed(() => {
+  const found = understood.value
+  if (!found) return ''
+  if (found.problem) return found.problem
+  const short = found.statements.find(
+    (one) =>
+      one.kind === 'measurement' &&
+      readingKind(one.payload.reading).over !== undefined &&
+      one.payload.duration === undefined,
+  )
+  return short?.kind === 'measurement'
+    ? `${readingKind(short.payload.reading).label}: say over how long, as in “3 in 2 h”`
+    : ''
+})
 const preview = computed(() => {
   const found = understood.value
   if (!found) return ''
-  if ('problem' in found) return found.problem
-  return found.said
-    .map((one) => [describe(one), consequence(one)].filter(Boolean).join(' → '))
-    .join('; ')
+  if (wanting.value) return wanting.value
+  if (found.ask?.length) return 'Which of these?'
+  if (found.statements.length === 0)
+    return `“${text.value.trim()}” is not understood: a place and how it is, a reading and its figure, or a complaint`
+  return found.statements.map(words).join('; ')
+})
+/** What may be kept as it was said, for nothing else was made of it. */
+const noteworthy = computed(() => {
+  const found = understood.value
+  return !!found && !wanting.value && found.statements.length === 0 && !found.ask?.length
 })
 
 /** What a reading would mean, before it is filed. */
@@ -65,12 +93,21 @@ const filed = computed(() =>
 async function submit() {
   const found = understood.value
   if (!found) return
-  if ('problem' in found) {
-    refused.value = found.problem
+  if (wanting.value || found.statements.length === 0) {
+    refused.value = preview.value
     return
   }
+  await fileAll(found.statements)
+}
+async function fileAll(statements: readonly Statement[]) {
   refused.value = ''
-  for (const one of found.said) if (!(await file(one.kind, one.payload))) return
+  for (const one of statements) {
+    if (one.kind === 'withdrawal') await undo()
+    else {
+      const { kind, payload } = asFiled(one)
+      if (!(await file(kind, payload))) return
+    }
+  }
   text.value = ''
 }
 function take(offer: string) {
@@ -100,10 +137,26 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 <template>
   <form class="no-print border-t border-ink bg-ground px-4 py-2 lg:px-6" @submit.prevent="submit">
     <p v-if="problem" role="alert" class="pb-1 font-semibold text-rust">{{ problem }}</p>
-    <p v-if="meant" class="pb-1">
-      Did you mean
-      <button type="button" class="tap px-1 font-semibold underline" @click="text = meant!">
-        {{ meant }}</button>?
+    <div v-if="understood?.ask?.length" class="flex flex-wrap gap-2 pb-1" aria-label="Which of these">
+      <button
+        v-for="(one, i) in understood.ask"
+        :key="i"
+        type="button"
+        class="quiet border-ink py-0 text-[0.95rem]"
+        data-ask
+        @click="fileAll(one)"
+      >
+        {{ one.map(words).join('; ') }}
+      </button>
+    </div>
+    <p v-else-if="noteworthy && refused" class="pb-1">
+      <button
+        type="button"
+        class="tap px-1 font-semibold underline"
+        @click="fileAll([{ kind: 'note', payload: { words: text.trim() } }])"
+      >
+        Keep it as a note
+      </button>
     </p>
     <div v-if="offers.length" class="flex flex-wrap gap-2 pb-1" aria-label="Goes on as">
       <button
@@ -139,7 +192,12 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       >
         {{ refused || preview || (filed ? `Filed: ${describe(filed)}` : '') }}
       </p>
-      <button class="act" :disabled="!understood || 'problem' in understood">File</button>
+      <button
+        class="act"
+        :disabled="!understood || (understood.statements.length === 0 && !noteworthy)"
+      >
+        File
+      </button>
       <button type="button" class="quiet" title="Ctrl Z" @click="undo">Undo</button>
     </div>
   </form>

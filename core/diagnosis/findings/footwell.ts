@@ -208,7 +208,7 @@ export const FOOTWELL = [
     tools: 'key',
     needs: ['engine'],
     background: [0.02, 'Some were bridged long ago.'],
-    words: ['starts', 'switch'],
+    words: ['with the pedal up', 'engine pedal up', 'switch'],
     caution: 'Nobody under it or in front; brake on, out of gear.',
     elsewhere: true,
   }),

@@ -1,0 +1,29 @@
+import type { Payloads, Phase } from '../../entries'
+import type { Installation } from '../../installation'
+import type { UnitSystem } from '../../quantity'
+
+/** One thing that was said, as it would be filed; an undo is a withdrawal of the last. */
+export type Statement =
+  | { [K in SaidKind]: { kind: K; payload: Payloads[K] } }[SaidKind]
+  | {
+      kind: 'bleedCycle'
+      payload: Omit<Payloads['bleedCycle'], 'method' | 'strokes'> & Partial<Payloads['bleedCycle']>
+    }
+  | { kind: 'withdrawal'; payload: Record<string, never> }
+type SaidKind = 'complaint' | 'finding' | 'measurement' | 'condition' | 'topUp' | 'note' | 'graded'
+
+export interface LineContext {
+  phase: Phase
+  units: UnitSystem
+  /** The vehicle, where it is known: what makes no sense on it is refused. */
+  installation?: Installation | null
+}
+/** What a line was understood as; nothing is filed where there is something to ask. */
+export interface LineUnderstood {
+  statements: Statement[]
+  ask?: Statement[][]
+  /** What was not understood at all. */
+  leftOver?: string
+  /** Why what was understood is not filed: out of its bounds, or nothing for this vehicle. */
+  problem?: string
+}
