@@ -31,7 +31,7 @@ import {
   type Installation,
 } from './installation'
 import { phaseAt, STAGES } from './journal'
-import { understandLine } from './journal/jotting'
+import { understandLine } from './jotting'
 import { UNIT_SYSTEMS } from './quantity'
 import { HOURLY_RATE, sensitivity } from './whatif'
 

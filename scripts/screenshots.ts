@@ -47,7 +47,8 @@ async function shoot(page: Page, name: string, path: string): Promise<void> {
   await page.evaluate(() => document.fonts.ready)
   if (name.startsWith('find')) await page.locator('[data-lead]').waitFor()
   if (/\/circuit\/|\/vehicles\/\w{26}\//.test(path)) await page.locator('.sheet-here').waitFor()
-  if (name === 'bench') await page.waitForFunction(() => !document.body.innerText.includes('Find on'))
+  if (name === 'bench')
+    await page.waitForFunction(() => !document.body.innerText.includes('Continue Find'))
   if (name === 'decision') await page.locator('[data-question]').first().waitFor()
   if (name === 'journal') await page.getByRole('button', { name: 'Journal' }).click()
   if (name === 'guess') {

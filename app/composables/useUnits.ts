@@ -3,6 +3,7 @@ import { computed, watch, type WritableComputedRef } from 'vue'
 import {
   displayUnit,
   formatOf,
+  lengthTyped,
   numberIn,
   read,
   readWithUnit,
@@ -33,6 +34,7 @@ export const asTyped = (value: number, unit: CoreUnit): string => typed(value, u
 
 /** What was typed, in the core's unit; null for what is no number. */
 export function typedValue(text: string, unit: CoreUnit): number | null {
+  if (unit === 'mm') return lengthTyped(text, unitsNow())
   const value = numberIn(text)
   return value === null ? null : stored(value, unit, unitsNow())
 }
@@ -55,8 +57,9 @@ export function boundsIn({ min, max }: Bounds, unit: CoreUnit): string {
 
 /** Text in a field when the person's units change: the same figure, in the new unit. */
 export function retyped(text: string, unit: CoreUnit, from: UnitSystem, to: UnitSystem): string {
-  const value = numberIn(text)
-  return value === null ? text : typed(stored(value, unit, from), unit, to)
+  const value = unit === 'mm' ? lengthTyped(text, from) : numberIn(text)
+  if (value === null) return text
+  return typed(unit === 'mm' ? value : stored(value, unit, from), unit, to)
 }
 
 /** Typed text that lives as long as the tab, and means the same figure in whatever units it is read again. */

@@ -36,7 +36,7 @@ async function set(change: Partial<ShopSettingsBody>, words: string) {
 function setPrices() {
   const hourlyRate = readWithin(rate.value, { min: 0, max: 100_000 })
   const back = readWithin(comeback.value, { min: 0, max: 1_000_000 })
-  if (hourlyRate === null) problem.value = 'An hour of hands: 0 to 100 000.'
+  if (hourlyRate === null) problem.value = 'Labour per hour: 0 to 100 000.'
   else if (back === null) problem.value = 'A comeback: 0 to 1 000 000.'
   else void set({ hourlyRate, comeback: back }, 'Prices kept.')
 }
@@ -66,7 +66,7 @@ async function reset() {
             Behind “look on or stop looking”, and what is favoured. In the shop’s own money.
           </p>
           <label class="mt-2 flex items-center gap-3"
-            ><span class="grow">An hour of hands</span>
+            ><span class="grow">Labour per hour</span>
             <input v-model="rate" class="field w-28" inputmode="decimal"
           /></label>
           <label class="mt-2 flex items-center gap-3"
@@ -112,7 +112,7 @@ async function reset() {
           <template v-else>
             <span>Jobs closed until now will no longer count.</span>
             <button type="button" class="act" @click="reset">Start anew</button>
-            <button type="button" class="quiet" @click="resetting = false">Leave it</button>
+            <button type="button" class="quiet" @click="resetting = false">Cancel</button>
           </template>
           <button
             v-if="shop.settings.recordSince"

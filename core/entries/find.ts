@@ -154,7 +154,7 @@ export const FIND_KINDS: Kinds = {
     take: (slice, held) => (slice.takenOver[held.payload.stop] = held),
     tell: ({ stop, reason }) => {
       const { label } = stop === 'rodClearance' ? readingKind(stop) : findingKind(stop)
-      return `Stop taken over (${label}): ${reason}`
+      return `Stop overridden (${label}): ${reason}`
     },
   },
   measurement: {

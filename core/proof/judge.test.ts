@@ -91,7 +91,7 @@ describe('a reason of a verdict', () => {
         expect(said(one)).toMatch(/^[A-Z].* .*[^.]$|^[A-Z].* .*\.$/)
         expect(said(one)).not.toMatch(/undefined|NaN/)
       }
-    expect(said(verdictOf(kinds[5]).reasons[0])).toMatch(/Taken over: Only moved across the yard$/)
+    expect(said(verdictOf(kinds[5]).reasons[0])).toMatch(/Overridden: Only moved across the yard$/)
   })
 })
 

@@ -28,7 +28,10 @@ export function meaning(
 
 /** How far the reading lies from what the geometry can give. */
 export function misfit({ implausible, lacking }: Implausible, f: Format): string {
-  const short = lacking > 0 ? ` It would take ${f.volume(lacking)} less than none.` : ''
+  const short =
+    lacking > 0
+      ? ` Even with no air at all the circuit would take ${f.volume(lacking)} more than the reading shows.`
+      : ''
   return `The reading and the geometry do not fit: ${implausible}${short}`
 }
 

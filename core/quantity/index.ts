@@ -15,11 +15,7 @@ export {
   type UnitSystem,
 } from './units'
 
-export type LengthUnit = 'mm' | 'cm' | 'in'
-/** Exact by definition (international inch, 1959). */
-const MM_PER: Record<LengthUnit, number> = { mm: 1, cm: 10, in: 25.4 }
-
-export const lengthInMm = (value: number, unit: LengthUnit): number => value * MM_PER[unit]
+export { lengthInMm, lengthTyped, type LengthUnit } from './length'
 
 export type VolumeUnit = 'ml' | 'cl' | 'mm³' | 'fl oz'
 const MM3_PER: Record<VolumeUnit, number> = {

@@ -4,6 +4,7 @@ import {
   displayUnit,
   inMl,
   lengthInMm,
+  lengthTyped,
   numberIn,
   read,
   readWithUnit,
@@ -81,4 +82,30 @@ describe('units where people read and type', () => {
       null,
     ])
   })
+})
+
+describe('a typed length', () => {
+  it.each([
+    ['42', 'metric', 42],
+    ['4,2 cm', 'metric', 42],
+    ['1 1/4', 'inch', 31.75],
+    ['1-1/4 in', 'metric', 31.75],
+    ['3/4"', 'metric', 19.05],
+    ['1½”', 'inch', 38.1],
+    ['1.25"', 'metric', 31.75],
+    ['2', 'inch', 50.8],
+    ['50 mm', 'inch', 50],
+    ['-0.5', 'metric', -0.5],
+  ] as const)('%s read in %s', (text, system, mm) =>
+    expect(lengthTyped(text, system)).toBeCloseTo(mm, 9),
+  )
+
+  it.each([
+    ['3/4', 'metric'],
+    ['3/4 mm', 'inch'],
+    ['1/0', 'inch'],
+    ['one', 'metric'],
+    ['', 'metric'],
+    ['1/4/2', 'inch'],
+  ] as const)('%j is none in %s', (text, system) => expect(lengthTyped(text, system)).toBeNull())
 })

@@ -84,7 +84,7 @@ test('a master that bypasses: said, measured, led to, decided', async ({ page })
       String(found.advice.decide),
     )
     // The same plan has the same price here and where it is decided.
-    price = `${found.schools.scope.options.proven.expectedCost.toFixed(0)} in all`
+    price = `${found.schools.scope.options.proven.expectedCost.toFixed(0)} with comebacks`
     await expect(page.locator('[data-advice]')).toContainText(price)
   })
 
@@ -93,7 +93,7 @@ test('a master that bypasses: said, measured, led to, decided', async ({ page })
     const { schools } = await reckoned(id, installation)
     const option = page.locator('[data-option="pair"]')
     await expect(option.locator('[data-expected]')).toHaveText(
-      `${schools.scope.options.pair.expectedCost.toFixed(0)} in all`,
+      `${schools.scope.options.pair.expectedCost.toFixed(0)} with comebacks`,
     )
     await expect(page.locator('[data-option="proven"]')).toContainText('this shop’s way')
     await expect(page.locator('[data-option="proven"] [data-expected]')).toHaveText(price)
@@ -108,7 +108,7 @@ test('a master that bypasses: said, measured, led to, decided', async ({ page })
     expect(rebuilt.money).toBeLessThan(schools.scope.options.pair.money - 20)
     await page.locator('[data-option="rebuild"]').click()
     await expect(option.locator('[data-expected]')).toHaveText(
-      `${rebuilt.expectedCost.toFixed(0)} in all`,
+      `${rebuilt.expectedCost.toFixed(0)} with comebacks`,
     )
     await page.locator('[data-option="replace"]').click()
     await page.getByLabel('Why, in your words').fill('Ferry on Thursday, both while it is open')
@@ -144,7 +144,7 @@ test('a slave that leaks inside the bell housing: all dry outside, and what drip
   await answer(page, 'Hose from outside', 'dry')
   await goTo(page, 'Footwell')
   await answer(page, 'Rod end of the master', 'dry')
-  await goTo(page, 'Under it')
+  await goTo(page, 'Underneath')
   await answer(page, 'Slave boot peeled back', 'dry')
   await answer(page, 'Union at the slave', 'dry')
   await answer(page, 'Hole under the bell housing', 'drips')
@@ -152,7 +152,7 @@ test('a slave that leaks inside the bell housing: all dry outside, and what drip
   const found = await leads(page, id, installation, 'slaveLeakInside')
   expect(found.hydraulic).toBeGreaterThan(0.8)
   await expect(page.locator('[data-verdict="not-hydraulic"]')).toHaveCount(0)
-  await expect(page.getByRole('tab', { name: /^Under it/ })).toContainText('4/')
+  await expect(page.getByRole('tab', { name: /^Underneath/ })).toContainText('4/')
 
   // The same tap again takes it back to not looked at, and the suspects move back.
   await answer(page, 'Hole under the bell housing', 'drips')
@@ -204,12 +204,12 @@ test('a rod too long stops the job, until it is set or somebody takes it over', 
   expect(names).not.toContain('judders')
   await expect(page.locator('[data-advice]')).toContainText(/set the pushrod/i)
 
-  await stop.getByRole('button', { name: 'Take it over' }).click()
-  await stop.getByRole('button', { name: 'Take over' }).click()
-  await expect(stop).toContainText('Say why it is taken over')
+  await stop.getByRole('button', { name: 'Override, in my name' }).click()
+  await stop.getByRole('button', { name: 'Override' }).click()
+  await expect(stop).toContainText('Say why it is overridden')
   await stop.getByRole('textbox').fill('Moved ten metres into the bay, then set')
-  await stop.getByRole('button', { name: 'Take over' }).click()
-  await expect(stop).toContainText('Taken over by')
+  await stop.getByRole('button', { name: 'Override' }).click()
+  await expect(stop).toContainText('Overridden by')
   await expect(page.getByRole('link', { name: /1\s*Find/ })).not.toContainText('stop')
   await allSent(page)
   expect((await last(id, 'takenOver')).payload).toEqual({
@@ -288,12 +288,9 @@ test('a job with no complaint passes through Find in a minute, or skips it', asy
   await beSomebody(page)
   const { id } = await open('concentric', [], 'fluidService')
   await page.goto(url(`/jobs/${id}/find`))
-  await expect(page.getByRole('tab', { name: /^While one is there/ })).toHaveAttribute(
-    'aria-selected',
-    'true',
-  )
+  await expect(page.getByRole('tab', { name: /^Quick check/ })).toHaveAttribute('aria-selected', 'true')
   await answer(page, 'Level', 'on its mark')
-  await expect(page.getByRole('tab', { name: /^While one is there/ })).toContainText('1/')
+  await expect(page.getByRole('tab', { name: /^Quick check/ })).toContainText('1/')
   await page.getByRole('link', { name: 'skip Find' }).click()
   await expect(page).toHaveURL(/bleed$/)
 })

@@ -67,7 +67,7 @@ test('from a soft pedal to a proven one, with the server killed on the way', asy
     await measure(page, 'Free travel at the pad', String(before))
     await measure(page, 'Pad height, pedal up', '155')
     await measure(page, 'Rod stroke, full pedal', '9.5')
-    await goTo(page, 'Under it')
+    await goTo(page, 'Underneath')
     await page
       .getByRole('group', { name: 'Slave boot peeled back' })
       .getByRole('button', { name: 'dry' })

@@ -132,3 +132,71 @@ test('bleeding over a leak that can be seen is warned of, and may be chosen', as
   await bleed.click()
   await expect(bleed).toHaveAttribute('aria-checked', 'true')
 })
+
+test('what is jotted down is understood, asked about or kept as a note; a double tap is one cycle', async ({
+  page,
+}) => {
+  await beSomebody(page)
+  const { id } = await open('small-car', [])
+  await page.goto(url(`/jobs/${id}/find`))
+  const line = page.getByRole('textbox', { name: 'Say what was seen, felt or measured' })
+  await say(page, 'gaiter dry but the rod ends weeping, free 1 1/4"')
+  await allSent(page)
+  let state = fold(await entriesOf(id))
+  expect(state.found.asFound.bootWet?.payload.state).toBe('absent')
+  expect(state.found.asFound.rodEndDamp?.payload.state).toBe('present')
+  expect(state.readings.asFound.freeTravel?.payload.value).toBeCloseTo(31.75, 9)
+
+  // Two readings are close: nothing is filed until one is chosen.
+  await line.fill('slave wet')
+  await expect(page.locator('[data-ask]')).toHaveCount(2)
+  await page.locator('[data-ask]').filter({ hasText: 'Union at the slave' }).click()
+  await expect(line).toHaveValue('')
+  // Chatter is kept only where somebody says so.
+  await line.fill('ask at the counter for a lamp')
+  await line.press('Enter')
+  await page.getByRole('button', { name: 'Keep it as a note' }).click()
+  await expect(line).toHaveValue('')
+  await allSent(page)
+  state = fold(await entriesOf(id))
+  expect(state.found.asFound.slaveUnionDamp?.payload.state).toBe('present')
+  expect(state.found.asFound.bootWet?.payload.state).toBe('absent')
+  const note = (await entriesOf(id)).filter(({ kind }) => kind === 'note').at(-1)
+  expect(note?.payload).toEqual({ words: 'ask at the counter for a lamp' })
+
+  await page.goto(url(`/jobs/${id}/bleed`))
+  await page
+    .getByRole('button', { name: /^clear/i })
+    .first()
+    .dblclick()
+  await allSent(page)
+  expect((await entriesOf(id)).filter(({ kind }) => kind === 'bleedCycle')).toHaveLength(1)
+})
+
+test('a point of the line is dragged by a finger', async ({ browser }) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } })
+  const page = await context.newPage()
+  await beSomebody(page)
+  const { id, installation } = await open('long-line', [])
+  await page.goto(url(`/jobs/${id}/circuit/route`))
+  const box = (await page.locator('[data-point="4"]').boundingBox())!
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  const session = await context.newCDPSession(page)
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', points: { x: number; y: number }[]) =>
+    session.send('Input.dispatchTouchEvent', { type, touchPoints: points })
+  await touch('touchStart', [{ x, y }])
+  for (const by of [8, 16, 24, 32]) await touch('touchMove', [{ x, y: y + by }])
+  await touch('touchEnd', [])
+  await allSent(page)
+  await expect
+    .poll(async () => (await entriesOf(id)).filter(({ kind }) => kind === 'route').length, {
+      timeout: 15_000,
+    })
+    .toBe(1)
+  const route = fold(await entriesOf(id))
+  expect(route).toBeTruthy()
+  const filed = (await entriesOf(id)).find(({ kind }) => kind === 'route')!
+  const points = (filed.payload as { points: { height: number }[] }).points
+  expect(points[4]!.height).toBeLessThan(installation.route[4]!.height - 10)
+  await context.close()
+})

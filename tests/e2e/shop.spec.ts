@@ -41,7 +41,7 @@ test('the bench says what stops a job, the look that comes next and what leads, 
   const tipper = await demoJob('Quarry')
   const { bleed } = fold(await entriesOf(tipper.id))
   await expect(page.locator(`a[href^="/jobs/${tipper.id}/"] [data-move]`)).toHaveText(
-    `Bleed on: ${bleed.cycles.length} cycles, ${bleed.clearInRow} clear in a row`,
+    `Continue bleeding: ${bleed.cycles.length} cycles, ${bleed.clearInRow} clear in a row`,
   )
   const { items } = await get<List<BenchJob>>('/jobs')
   expect(items.find((one) => one.id === id)!.step).toMatchObject({ to: 'mend', stop: 'forkCracked' })
@@ -92,10 +92,10 @@ test('the shop’s prices and ways are kept, and its record is shown and begun a
   await expect(row).toContainText(`${(100 * leak.from).toFixed(1)} %`)
   await expect(row).toContainText(`${(100 * leak.to).toFixed(1)} %`)
 
-  await page.getByLabel('An hour of hands').fill('cheap')
+  await page.getByLabel('Labour per hour').fill('cheap')
   await page.getByRole('button', { name: 'Keep' }).click()
-  await expect(page.getByRole('alert')).toHaveText('An hour of hands: 0 to 100 000.')
-  await page.getByLabel('An hour of hands').fill('72.5')
+  await expect(page.getByRole('alert')).toHaveText('Labour per hour: 0 to 100 000.')
+  await page.getByLabel('Labour per hour').fill('72.5')
   await page.getByRole('button', { name: 'Keep' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'Prices kept.' })).toBeVisible()
   await page.getByRole('button', { name: 'Master, slave and hose' }).click()
@@ -111,7 +111,7 @@ test('the shop’s prices and ways are kept, and its record is shown and begun a
   expect((await get<Shop>('/shop')).record).toEqual({})
   await page.getByRole('button', { name: 'Count all jobs again' }).click()
   await expect(row).toBeVisible()
-  await page.getByLabel('An hour of hands').fill(String(SHOP_COSTS.hourlyRate))
+  await page.getByLabel('Labour per hour').fill(String(SHOP_COSTS.hourlyRate))
   await page.getByRole('button', { name: 'Keep' }).click()
   await page.getByRole('button', { name: 'Only what is proven' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'way is kept' })).toBeVisible()

@@ -14,17 +14,17 @@ const words = computed(() => {
     case 'mend':
       return step.words
     case 'handOver':
-      return 'Hand it over'
+      return 'Return to the customer'
     case 'prove':
       return step.owed ? `Prove: ${step.owed} still to measure` : 'Prove: give the verdict'
     case 'bleed':
-      return `Bleed on: ${step.cycles} cycles, ${step.clearInRow} clear in a row`
+      return `Continue bleeding: ${step.cycles} cycles, ${step.clearInRow} clear in a row`
     case 'repair':
       return step.words || 'As decided'
     case 'enter':
-      return `Go on at ${STAGE_WORDS[step.stage]}`
+      return `Continue with ${STAGE_WORDS[step.stage]}`
     case 'look':
-      return look ? lookWords(look) : 'Find on'
+      return look ? lookWords(look) : 'Continue Find'
   }
 })
 function lookWords({ act, look }: JobLook): string {

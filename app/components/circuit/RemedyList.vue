@@ -12,7 +12,7 @@ const by = ref<'worth' | 'gain' | 'time' | 'money'>('worth')
 const hourly = computed(() => shop.settings?.hourlyRate ?? HOURLY_RATE)
 const ORDERS = [
   { id: 'worth', name: 'for its cost' },
-  { id: 'gain', name: 'in all' },
+  { id: 'gain', name: 'total' },
   { id: 'time', name: 'for its time' },
   { id: 'money', name: 'for its parts' },
 ] as const

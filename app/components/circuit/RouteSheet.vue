@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { unionAt, withRoute, type RoutePoint } from '~~/core/installation'
-import { numberIn, stored } from '~~/core/quantity'
 
 /** The line's way as a short table; the same points can be dragged in the drawing or moved by arrow keys there. */
 const { kept, routing, filing } = useDesk()
@@ -29,13 +28,12 @@ const fixed = (i: number, column: Column) => column === 'along' && (i === 0 || i
 
 async function type(i: number, column: Column, typed: string) {
   const key = `${i}${column}`
-  const value = numberIn(typed)
+  const mm = typedValue(typed, 'mm')
   problems[key] = ''
-  if (value === null) {
+  if (mm === null) {
     problems[key] = `“${typed}” is no number`
     return
   }
-  const mm = stored(value, 'mm', unitsNow())
   if (typedWithin(typed, 'mm', BOUNDS[column]) === null) {
     problems[key] = `It must be ${boundsIn(BOUNDS[column], 'mm')}`
     return

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { numberIn, type CoreUnit } from '~~/core/quantity'
+import type { CoreUnit } from '~~/core/quantity'
 
 /** A number with its unit, read as 4.5 or 4,5; what is wrong is said below it and what was typed stays. */
 const text = defineModel<string>({ required: true })
@@ -18,7 +18,7 @@ const left = ref(false)
 const id = useId()
 const problem = computed(() => {
   if (text.value.trim() === '') return props.optional ? '' : `Give ${props.label.toLowerCase()}`
-  if (numberIn(text.value) === null) return `“${text.value}” is no number`
+  if (typedValue(text.value, props.unit) === null) return `“${text.value}” is no number`
   return typedWithin(text.value, props.unit, props) === null
     ? `It must be ${boundsIn(props, props.unit)}`
     : ''

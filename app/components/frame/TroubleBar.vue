@@ -34,7 +34,7 @@ function giveUp(id: string) {
     data-aside
   >
     <p class="min-w-0 grow py-1">
-      <strong class="text-rust">Not taken:</strong> {{ detail }}{{ ' ' }}
+      <strong class="text-rust">Not accepted:</strong> {{ detail }}{{ ' ' }}
       <LazyAsideEntry :entry="entry" />
     </p>
     <button type="button" class="quiet" @click="journal.sendAgain(entry.id)">Send again</button>

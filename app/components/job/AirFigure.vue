@@ -49,7 +49,7 @@ const SHARE_WORDS: Record<string, string> = {
         class="absolute -bottom-3 text-[0.9rem] whitespace-nowrap text-patina"
         :style="{ left: `min(${percent(figures.allowed)}, 100% - 12rem)` }"
       >
-        {{ ml(figures.allowed) }} {{ unit }} would do
+        limit {{ ml(figures.allowed) }} {{ unit }}
       </p>
     </div>
     <p class="mt-4 text-[1.05rem]" data-figure="meaning">{{ sentence }}</p>

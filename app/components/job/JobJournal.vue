@@ -79,7 +79,7 @@ async function correct(entry: Entry) {
               </div>
               <template v-if="entry.kind !== 'goal'">
                 <button v-if="withdrawn" type="button" class="quiet" @click="restore(entry.id)">
-                  Let it stand
+                  Restore
                 </button>
                 <template v-else>
                   <button
@@ -105,8 +105,8 @@ async function correct(entry: Entry) {
                 inputmode="decimal"
                 :aria-label="`${words}, put right`"
               />
-              <button class="act">Put right</button>
-              <button type="button" class="quiet" @click="editing = null">Leave it</button>
+              <button class="act">Correct</button>
+              <button type="button" class="quiet" @click="editing = null">Cancel</button>
               <span v-if="wrong" role="alert" class="font-semibold text-rust">{{ wrong }}</span>
             </form>
           </li>

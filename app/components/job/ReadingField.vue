@@ -20,7 +20,7 @@ const opened = ref(false)
 const held = computed(() => state.value.readings[props.phase][props.reading])
 const problem = computed(() => {
   if (text.value.trim() === '') return ''
-  if (numberIn(text.value) === null) return `“${text.value}” is no number`
+  if (typedValue(text.value, kind.unit) === null) return `“${text.value}” is no number`
   if (typedWithin(text.value, kind.unit, kind) === null) return boundsIn(kind, kind.unit)
   if (kind.over && readWithin(time.value, HELD_FOR) === null) return 'Seconds: 1 to 604 800'
   return ''

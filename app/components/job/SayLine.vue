@@ -3,7 +3,7 @@ import { useEventListener, useSessionStorage } from '@vueuse/core'
 import { sink } from '~~/core/circuit'
 import { readingKind } from '~~/core/diagnosis'
 import { completions, lastStatement, type Payloads } from '~~/core/journal'
-import { understandLine, type Statement } from '~~/core/journal/jotting'
+import { understandLine, type Statement } from '~~/core/jotting'
 import { phaseFigures } from '~~/core/proof'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
@@ -23,6 +23,11 @@ const context = computed(() => ({
 const understood = computed(() =>
   text.value.trim() ? understandLine(text.value, context.value) : null,
 )
+/** As it may be said, in the person’s own unit. */
+const EXAMPLES = {
+  metric: 'free 42 · boot wet · sink 6 in 60 s',
+  inch: 'free 1 3/4 · boot wet · sink 1/4 in in 60 s',
+}
 const begun = computed(() => lastStatement(text.value))
 const offers = computed(() => completions(begun.value.last, 5))
 
@@ -177,7 +182,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         class="min-h-11 min-w-0 grow bg-transparent text-[1.15rem]"
         aria-label="Say what was seen, felt or measured"
         aria-describedby="understood"
-        placeholder="free 42 · boot wet · sink 6 in 60 s"
+        :placeholder="EXAMPLES[unitsNow()]"
         autocomplete="off"
         autocapitalize="off"
         spellcheck="false"

@@ -10,7 +10,7 @@ const reason = ref('')
 const wrong = ref('')
 async function take({ stop }: OpenStop) {
   if (reason.value.trim() === '') {
-    wrong.value = 'Say why it is taken over; it stays in the journal with your name.'
+    wrong.value = 'Say why it is overridden; it stays in the journal with your name.'
     return
   }
   wrong.value = ''
@@ -30,7 +30,7 @@ async function take({ stop }: OpenStop) {
       :data-stop="one.stop"
     >
       <p v-if="one.takenOver" class="grow py-2 text-soft">
-        {{ one.words }} Taken over by
+        {{ one.words }} Overridden by
         <strong>{{ person.names.get(one.takenOver.by) ?? 'somebody' }}</strong>:
         {{ one.takenOver.payload.reason }}
       </p>
@@ -42,7 +42,7 @@ async function take({ stop }: OpenStop) {
           class="quiet"
           @click="((taking = one.stop), (reason = ''))"
         >
-          Take it over
+          Override, in my name
         </button>
         <form
           v-else
@@ -53,11 +53,11 @@ async function take({ stop }: OpenStop) {
             v-model="reason"
             class="field grow basis-60"
             maxlength="240"
-            :aria-label="`Why ${person.current?.name ?? 'you'} take this over`"
+            :aria-label="`Why ${person.current?.name ?? 'you'} overrides this`"
             :placeholder="`${person.current?.name ?? 'You'}, why?`"
           />
-          <button class="act">Take over</button>
-          <button type="button" class="quiet" @click="taking = null">Leave it</button>
+          <button class="act">Override</button>
+          <button type="button" class="quiet" @click="taking = null">Cancel</button>
           <span v-if="wrong" class="font-semibold text-rust">{{ wrong }}</span>
         </form>
       </template>

@@ -93,6 +93,7 @@ defineExpose({ svg: drawn, parts })
       ref="drawn"
       :viewBox="`0 0 ${wide} ${high}`"
       class="h-full"
+      :class="routing ? 'touch-none' : ''"
       :style="{ width: `${wide}px` }"
       role="group"
       :aria-label="spoken"

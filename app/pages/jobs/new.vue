@@ -78,7 +78,7 @@ async function create() {
           <p class="mb-1 text-xl font-semibold" aria-hidden="true">Vehicle</p>
           <VehiclePicker v-model="draft.vehicle" label="Vehicle" />
           <NuxtLink to="/vehicles/new" class="tap mt-1 px-0 underline underline-offset-4"
-            >It is not here yet</NuxtLink
+            >Vehicle not listed</NuxtLink
           >
 
           <fieldset class="mt-5">

@@ -47,8 +47,14 @@ const amountProblem = computed(() =>
     : '',
 )
 
-async function cycle(cameOut: CameOut) {
-  if (bottleProblem.value) return
+/** A wet glove taps twice: a second tap this soon is the first one again, ms. No cycle is done in that time. */
+const TWICE = 400
+let lastTap = -Infinity
+async function cycle(cameOut: CameOut, event?: Event) {
+  const at = event?.timeStamp ?? Infinity
+  const again = at - lastTap < TWICE
+  lastTap = at
+  if (bottleProblem.value || again) return
   const volume = typedValue(bottle.value, 'mm³')
   const done = await file('bleedCycle', {
     ...setting.value,
@@ -102,7 +108,7 @@ const step = (by: number) => {
           :key="cameOut"
           type="button"
           class="tap min-h-20 flex-col border-2 border-ink text-[1.05rem] font-semibold hover:bg-raised"
-          @click="cycle(cameOut)"
+          @click="cycle(cameOut, $event)"
         >
           <svg viewBox="0 0 40 16" class="h-5" aria-hidden="true">
             <path d="M0 8H40" class="tube" />

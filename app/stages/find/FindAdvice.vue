@@ -63,13 +63,13 @@ const nameOf = (what: string) =>
     <p class="pt-1" data-advice :data-decide="told.advice.decide">
       <template v-if="told.advice.decide"
         ><strong>Stop looking.</strong> {{ now.repairs.length ? doing : 'Leave it as it is' }}: parts
-        and labour about {{ money(now.price) }}, {{ inAll(now.expectedCost) }} in all with what may come
-        back. {{ why }}</template
+        and labour about {{ money(now.price) }}, {{ inAll(now.expectedCost) }} with comebacks counted
+        in. {{ why }}</template
       >
       <template v-else-if="told.advice.after"
         ><strong>Keep looking:</strong> acting now ({{
           now.repairs.length ? doing.toLowerCase() : 'nothing'
-        }}) costs about {{ inAll(now.expectedCost) }} in all, with what may come back; after
+        }}) costs about {{ inAll(now.expectedCost) }} with comebacks counted in; after
         {{ nameOf(told.advice.after.look.id).toLowerCase() }}
         {{ inAll(told.advice.after.expectedCost)
         }}<template v-if="told.advice.after.stops >= 1">, and it may show what stops work</template

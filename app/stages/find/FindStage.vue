@@ -39,7 +39,7 @@ const tabs = computed(() => {
   if (!complained.value)
     list.unshift({
       id: 'glance',
-      label: 'While one is there',
+      label: 'Quick check',
       count: `${looked(glance)}/${glance.length}`,
     })
   for (const place of PLACES) {
@@ -53,7 +53,7 @@ const tabs = computed(() => {
 const PLACE_TABS: Record<Place, string> = {
   engineBay: 'Engine bay',
   footwell: 'Footwell',
-  underneath: 'Under it',
+  underneath: 'Underneath',
   road: 'Pedal, road',
 }
 const cautionAt = (id: Place) => PLACES.find((place) => place.id === id)!.caution
@@ -104,14 +104,14 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
               </p>
               <PlaceFindings
                 :show="(finding) => finding.glance === true"
-                caution="Gloves and glasses. Under it only on rated stands, wheels chocked. Nobody at the pedal while hands are at rod or fork."
+                caution="Gloves and glasses. Go underneath only on rated stands, wheels chocked. Nobody at the pedal while hands are at rod or fork."
               />
             </template>
             <DriverSays v-else-if="one.id === 'says'" />
             <template v-else-if="one.id === 'measured'">
               <PlaceCaution>
-                Under it only on rated stands, wheels chocked. Nobody at the pedal while hands are at
-                rod or fork, but for the one called stroke that measures it.
+                Go underneath only on rated stands, wheels chocked. Nobody at the pedal while hands are
+                at rod or fork, but for the one called stroke that measures it.
               </PlaceCaution>
               <ReadingField
                 v-for="reading in readings"

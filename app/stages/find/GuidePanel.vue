@@ -100,7 +100,7 @@ const answerOf = (guide: Guide, step: Guide['steps'][number]) => {
           class="tap px-0 underline"
           @click="file('note', { words: `Guide left: ${guide.label}, at “${state.step!.say}”` })"
         >
-          Leave it here, with a note
+          Stop here and leave a note
         </button>
       </div>
     </div>

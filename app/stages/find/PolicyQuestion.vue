@@ -81,7 +81,7 @@ const most = computed(() =>
                 :style="{ width: `${(100 * choice.options[name].expectedCost) / most}%` }"
             /></span>
             <strong class="whitespace-nowrap" data-expected
-              >{{ choice.options[name].expectedCost.toFixed(0) }} in all</strong
+              >{{ choice.options[name].expectedCost.toFixed(0) }} with comebacks</strong
             >
           </span>
         </span>

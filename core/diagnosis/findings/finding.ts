@@ -15,7 +15,7 @@ export const PLACES: readonly { id: Place; label: string; caution: string }[] = 
   },
   {
     id: 'underneath',
-    label: 'Under it',
+    label: 'Underneath',
     caution:
       'On rated stands, wheels chocked, never on a jack alone. Nobody at the pedal while hands are at the fork.',
   },
@@ -23,7 +23,7 @@ export const PLACES: readonly { id: Place; label: string; caution: string }[] = 
     id: 'road',
     label: 'At the pedal and on the road',
     caution:
-      'Engine running: nobody under it or in front, brake on, out of gear until it is asked for.',
+      'Engine running: nobody under it or in front, brake on, out of gear until a step asks for a gear.',
   },
 ]
 

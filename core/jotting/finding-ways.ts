@@ -1,4 +1,4 @@
-import type { FindingId } from '../../diagnosis'
+import type { FindingId } from '../diagnosis'
 
 /**
  * How things are said besides the words of the tables. Each is a way of saying it: all its words, in any order, stand in one

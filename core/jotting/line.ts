@@ -1,5 +1,5 @@
-import { readingKind, whyNotHere } from '../../diagnosis'
-import { formatOf, HELD_FOR, WORKSHOP_VOLUME } from '../../quantity'
+import { readingKind, whyNotHere } from '../diagnosis'
+import { formatOf, HELD_FOR, WORKSHOP_VOLUME } from '../quantity'
 import { askFor, PINT } from './asked'
 import {
   bestOf,

@@ -1,4 +1,4 @@
-import type { FindingId } from '../../diagnosis'
+import type { FindingId } from '../diagnosis'
 import { fillers } from './lexicon'
 import { isWord, vocabulary, type Item } from './standard'
 import type { LineContext, Statement } from './statement'

@@ -1,4 +1,4 @@
-import type { FindingId } from '../../diagnosis'
+import type { FindingId } from '../diagnosis'
 import type { FindingWays } from './finding-ways'
 
 /** Underneath, at the pedal and on the road: how findings there are said. */

@@ -1,6 +1,6 @@
-import type { Payloads, Phase } from '../../entries'
-import type { Installation } from '../../installation'
-import type { UnitSystem } from '../../quantity'
+import type { Payloads, Phase } from '../entries'
+import type { Installation } from '../installation'
+import type { UnitSystem } from '../quantity'
 
 /** One thing that was said, as it would be filed; an undo is a withdrawal of the last. */
 export type Statement =

@@ -1,5 +1,5 @@
-import type { ComplaintId, FindingId } from '../../diagnosis'
-import type { CameOut } from '../../entries'
+import type { ComplaintId, FindingId } from '../diagnosis'
+import type { CameOut } from '../entries'
 import { counts } from './figures'
 import { fillers } from './lexicon'
 import { isWord, type Item } from './standard'

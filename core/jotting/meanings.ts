@@ -1,4 +1,4 @@
-import type { ComplaintId, Need, ReadingName } from '../../diagnosis'
+import type { ComplaintId, Need, ReadingName } from '../diagnosis'
 
 /** How complaints, conditions and readings are said besides the words of the tables; see finding-ways. */
 export const COMPLAINT_WAYS: Record<ComplaintId, string> = {

@@ -6,8 +6,8 @@ import {
   type FindingId,
   type Need,
   type ReadingName,
-} from '../../diagnosis'
-import type { CameOut } from '../../entries'
+} from '../diagnosis'
+import type { CameOut } from '../entries'
 import { ABOVE_WAYS } from './finding-ways'
 import { BELOW_WAYS } from './finding-ways-below'
 import { COMPLAINT_WAYS, NEED_WAYS, READING_WAYS } from './meanings'
