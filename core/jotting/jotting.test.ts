@@ -116,6 +116,8 @@ describe('the say-line', () => {
     expect(said('free 900').problem).toMatch(/0.0 mm to 500 mm; this is 900 mm/)
     expect(said('250 clear').problem).toMatch(/1 to 200/)
     expect(said('pineapple')).toEqual({ statements: [], leftOver: 'pineapple' })
+    expect(said('boot purple').hint).toMatch(/say “wet”, “dry” or “not looked”/)
+    expect(said('free').hint).toMatch(/say a number, as in “free 42”/)
   })
 
   it('asks where two readings are close, and files nothing meanwhile', () => {

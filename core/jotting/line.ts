@@ -1,4 +1,4 @@
-import { readingKind, whyNotHere } from '../diagnosis'
+import { findingKind, readingKind, whyNotHere } from '../diagnosis'
 import { formatOf, HELD_FOR, WORKSHOP_VOLUME } from '../quantity'
 import { askFor, PINT } from './asked'
 import {
@@ -15,7 +15,7 @@ import { fillers } from './lexicon'
 import { isWord, standard, vocabulary, type Item } from './standard'
 import type { LineContext, LineUnderstood, Statement } from './statement'
 import { tokensOf } from './tokens'
-import { findingWays, TOP_UP_WAYS } from './ways'
+import { findingWays, readingWays, TOP_UP_WAYS } from './ways'
 
 const MOST_ITEMS = 14
 /** What explains so little of a clause is no statement. */
@@ -119,7 +119,36 @@ function askHow(items: readonly Item[], line: string, context: LineContext): Sta
   )
   return both.every((one) => one.length === 1) ? both : null
 }
-const nothing = (line: string): LineUnderstood => ({ statements: [], leftOver: line.trim() })
+function nothing(line: string): LineUnderstood {
+  const hint = hintFor(standard(tokensOf(line), true))
+  return { statements: [], leftOver: line.trim(), ...(hint && { hint }) }
+}
+
+/** What a named place or reading lacks: how it is, or its figure. */
+function hintFor(items: readonly Item[]): string | null {
+  const words = new Set(items.flatMap((item) => (isWord(item) ? [item.word] : [])))
+  const figures = items.flatMap((item) => ('figure' in item ? [item.figure] : []))
+  const named = <T extends { ways: readonly (readonly string[])[] }>(list: readonly T[]): T | null => {
+    let best: T | null = null
+    let most = 0
+    for (const one of list)
+      for (const way of one.ways)
+        if (way.length > most && way.every((word) => words.has(word))) {
+          best = one
+          most = way.length
+        }
+    return best
+  }
+  const finding = named(findingWays.map(({ id, about }) => ({ id, ways: about })))
+  if (finding && figures.length === 0) {
+    const { label, present, absent } = findingKind(finding.id)
+    return `${label}: say “${present}”, “${absent}” or “not looked”`
+  }
+  const reading = named(readingWays)
+  if (!reading) return null
+  const { label, words: said, over } = readingKind(reading.name)
+  return `${label}: say a number, as in “${said[0]} ${over ? '6 in 60 s' : '42'}”`
+}
 
 /** A finding and nothing but a question mark, or that nobody looked. */
 function notLookedAt(line: string, { phase }: LineContext): Statement | null {

@@ -24,6 +24,8 @@ export interface LineUnderstood {
   ask?: Statement[][]
   /** What was not understood at all. */
   leftOver?: string
+  /** What it lacks to be understood, where a place or a reading was named. */
+  hint?: string
   /** Why what was understood is not filed: out of its bounds, or nothing for this vehicle. */
   problem?: string
 }

@@ -130,12 +130,11 @@ test('the say-line understands, previews, files, refuses and takes back', async 
     page.getByRole('status').filter({ hasText: 'say “wet”, “dry” or “not looked”' }),
   ).toBeVisible()
   await expect(say).toHaveValue('boot purple')
-  // Each statement is completed for itself, and a slip put right when it is asked for.
+  // Each statement is completed for itself; a slip of the finger is understood, and shown before it is filed.
   await say.fill('boot wte, sedim')
   await page.keyboard.press('ArrowRight')
   await expect(say).toHaveValue('boot wte, sediment ')
   await page.keyboard.type('clean')
-  await page.getByRole('button', { name: 'boot wet, sediment clean' }).click()
   await expect(
     page.getByText('Slave boot peeled back: wet; Bottom of the reservoir: clean'),
   ).toBeVisible()
@@ -167,11 +166,11 @@ test('the say-line understands, previews, files, refuses and takes back', async 
   await expect(line).not.toContainText('taken back')
   const sink = page.getByRole('listitem').filter({ hasText: 'Sink under a held foot 6.0 mm in 60 s' })
   await sink.getByRole('button', { name: 'Correct' }).click()
-  await page.getByRole('textbox', { name: /put right/ }).fill('900')
-  await page.getByRole('button', { name: 'Correct' }).click()
+  await page.getByRole('textbox', { name: /corrected/ }).fill('900')
+  await page.getByRole('button', { name: 'Save correction' }).click()
   await expect(page.getByText('Sink under a held foot: 0 to 500 mm')).toBeVisible()
-  await page.getByRole('textbox', { name: /put right/ }).fill('4')
-  await page.getByRole('button', { name: 'Correct' }).click()
+  await page.getByRole('textbox', { name: /corrected/ }).fill('4')
+  await page.getByRole('button', { name: 'Save correction' }).click()
   await page.keyboard.press('Escape')
   await expect(page.locator('[data-reading="sink"]')).toHaveText('4 mm in 60 s')
 })

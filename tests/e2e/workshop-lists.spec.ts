@@ -78,6 +78,7 @@ test('the hundred and first vehicle and job are reached, found by words, and tol
     await page.getByRole('button', { name: 'Done' }).click()
     await expect(page.getByText('No job fits all of that')).toBeVisible()
     await page.getByRole('button', { name: 'Stopped' }).click()
+    await expect(jobs).toHaveCount(1)
     await page.reload()
     await expect(jobs).toHaveCount(1)
   })

@@ -103,9 +103,9 @@ async function correct(entry: Entry) {
                 v-model="text"
                 class="field w-28"
                 inputmode="decimal"
-                :aria-label="`${words}, put right`"
+                :aria-label="`${words}, corrected`"
               />
-              <button class="act">Correct</button>
+              <button class="act">Save correction</button>
               <button type="button" class="quiet" @click="editing = null">Cancel</button>
               <span v-if="wrong" role="alert" class="font-semibold text-rust">{{ wrong }}</span>
             </form>

@@ -61,7 +61,10 @@ const preview = computed(() => {
   if (wanting.value) return wanting.value
   if (found.ask?.length) return 'Which of these?'
   if (found.statements.length === 0)
-    return `“${text.value.trim()}” is not understood: a place and how it is, a reading and its figure, or a complaint`
+    return (
+      found.hint ??
+      `“${text.value.trim()}” is not understood: a place and how it is, a reading and its figure, or a complaint`
+    )
   return found.statements.map(words).join('; ')
 })
 /** What may be kept as it was said, for nothing else was made of it. */

@@ -48,12 +48,12 @@ const amountProblem = computed(() =>
 )
 
 /** A wet glove taps twice: a second tap this soon is the first one again, ms. No cycle is done in that time. */
-const TWICE = 400
-let lastTap = -Infinity
+const TWICE = 250
+let lastTap: { at: number; cameOut: CameOut | null } = { at: -Infinity, cameOut: null }
 async function cycle(cameOut: CameOut, event?: Event) {
   const at = event?.timeStamp ?? Infinity
-  const again = at - lastTap < TWICE
-  lastTap = at
+  const again = cameOut === lastTap.cameOut && at - lastTap.at < TWICE
+  lastTap = { at, cameOut }
   if (bottleProblem.value || again) return
   const volume = typedValue(bottle.value, 'mm³')
   const done = await file('bleedCycle', {
