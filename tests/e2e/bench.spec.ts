@@ -311,6 +311,10 @@ test('stages not yet built say so, and small screens keep every control', async 
   await page.setViewportSize({ width: 390, height: 780 })
   await page.goto(url(`/jobs/${id}/bleed`))
   await expect(page.getByRole('button', { name: 'Clear', exact: true })).toBeVisible()
+  // The say-line is at hand without scrolling.
+  const line = page.getByRole('textbox', { name: 'Say what was seen, felt or measured' })
+  const at = (await line.boundingBox())!
+  expect(at.y + at.height).toBeLessThanOrEqual(780)
   const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
   expect(overflow).toBeLessThanOrEqual(0)
 })

@@ -143,9 +143,12 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 </script>
 
 <template>
-  <form class="no-print border-t border-ink bg-ground px-4 py-2 lg:px-6" @submit.prevent="submit">
+  <form
+    class="no-print sticky bottom-0 z-10 border-t border-ink bg-ground px-4 py-2 lg:px-6"
+    @submit.prevent="submit"
+  >
     <p v-if="problem" role="alert" class="pb-1 font-semibold text-rust">{{ problem }}</p>
-    <div v-if="understood?.ask?.length" class="flex flex-wrap gap-2 pb-1" aria-label="Which of these">
+    <div v-if="understood?.ask?.length" class="flex flex-wrap gap-2 pb-2" aria-label="Which of these">
       <button
         v-for="(one, i) in understood.ask"
         :key="i"
@@ -177,6 +180,15 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         {{ offer }}
       </button>
     </div>
+    <!-- Above the line, so that what is understood never narrows what is typed. -->
+    <p
+      id="understood"
+      role="status"
+      class="pb-1 empty:hidden"
+      :class="refused ? 'font-semibold text-rust' : 'text-soft'"
+    >
+      {{ refused || preview || (filed ? `Filed: ${describe(filed)}` : '') }}
+    </p>
     <div class="flex items-center gap-3">
       <kbd class="rounded-sm border border-edge px-2 font-mono" aria-hidden="true">/</kbd>
       <input
@@ -192,14 +204,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         maxlength="400"
         @keydown.right="acceptFirst"
       />
-      <p
-        id="understood"
-        role="status"
-        class="max-w-[55%] text-right"
-        :class="refused ? 'font-semibold text-rust' : 'text-soft'"
-      >
-        {{ refused || preview || (filed ? `Filed: ${describe(filed)}` : '') }}
-      </p>
       <button
         class="act"
         :disabled="!understood || (understood.statements.length === 0 && !noteworthy)"
