@@ -10,10 +10,12 @@ import {
 import { uncertaintyOf, type Installation } from '../installation'
 import { affected, changesCircuit, sound, TIMED, together } from './effects'
 import type { Effect, Fault, Severity } from './faults'
-import { chanceFromLoss, LEAST_RESERVE, LOST_TRAVEL, type LostTravel } from './lost-travel'
-import { wayCount, type Sets } from './network'
+import { kindsOf, summed } from './kinds'
+import { LEAST_RESERVE, LOST_TRAVEL, type LostTravel } from './lost-travel'
+import type { Sets } from './network'
 import type { Expected } from './posterior'
 import { readingKind, type ReadingName } from './readings'
+import { showingOf, type Lost, type Showing } from './showing'
 
 /** Readings from which faults are told; pad height only says how much travel there is. */
 export const TELLING_READINGS = [
@@ -62,18 +64,6 @@ function shown(circuit: Circuit): number[] {
   // Where full travel never frees the disc there is nothing to take up.
   const takeUp = engagement === null ? 0 : circuit.pedal.travel - engagement
   return [free, takeUp, at.rodStroke, GUESSES.pumped.share * (free - airFree), reserve]
-}
-
-/** Chance that something shows for each kind of way in which faults can be severe. */
-export interface Showing {
-  /** Of each kind of way, whatever in no table may do included. */
-  present: Float64Array
-  /** Kind of each way. */
-  kind: Uint16Array
-  /** What is in no table, as −ln(1 − chance). */
-  background: number
-  /** The same of each grade of way k at 3k, 3k+1, 3k+2: its row, and its part of the travel that is lost. */
-  pulls(): Float64Array
 }
 
 /** What is to be read on this circuit for each way of being severe; made once per circuit. */
@@ -189,50 +179,6 @@ export function expectations(
 /** A fault that is graded for what it shows alone: the circuit is the same with it. */
 const NO_EFFECT: Severity = { label: '', weight: 1, effect: {}, spread: 0, reason: '' }
 
-/** Travel lost by each kind of way, as a share of the reserve, and by each grade alone. */
-interface Lost {
-  kinds: Kinds
-  share: Float64Array
-  spread: Float64Array
-  alone: Float64Array
-}
-
-function showingOf(
-  shown: Parameters<typeof chanceFromLoss>[0],
-  { graded }: Sets,
-  { kinds, share, spread, alone }: Lost,
-  own: readonly number[],
-  background: number,
-): Showing {
-  const { grades, kind } = kinds
-  const count = share.length
-  const present = new Float64Array(count)
-  const byLoss = new Float64Array(count)
-  const quiet = -Math.log1p(-background)
-  for (let i = 0; i < count; i++) {
-    byLoss[i] = -Math.log1p(-chanceFromLoss(shown, share[i]!, spread[i]!))
-    let pull = quiet + byLoss[i]!
-    for (let m = 3 * i; m < 3 * i + 3 && grades[m]! >= 0; m++) pull += own[grades[m]!]!
-    present[i] = -Math.expm1(-pull)
-  }
-  let made: Float64Array | null = null
-  function pulls(): Float64Array {
-    if (made) return made
-    made = new Float64Array(graded.length)
-    for (let k = 0; k < kind.length; k++) {
-      const loss = byLoss[kind[k]!]!
-      let all = 0
-      for (let m = 3 * k; m < 3 * k + 3 && graded[m]! >= 0; m++) all += Math.max(0, alone[graded[m]!]!)
-      for (let m = 3 * k; m < 3 * k + 3 && graded[m]! >= 0; m++) {
-        const grade = graded[m]!
-        made[m] = own[grade]! + (all > 0 ? (loss * Math.max(0, alone[grade]!)) / all : 0)
-      }
-    }
-    return made
-  }
-  return { present, kind, background: quiet, pulls }
-}
-
 function amount(reading: TellingReading, effect: Effect): number {
   switch (reading) {
     case 'sink':
@@ -245,76 +191,6 @@ function amount(reading: TellingReading, effect: Effect): number {
     default:
       return (effect.clearance ?? 0) + (effect.pinPlay ?? 0)
   }
-}
-
-/** Kinds of ways: those whose grades that matter are alike are one kind. */
-interface Kinds {
-  /** Kind of each way. */
-  kind: Uint16Array
-  /** Grades of kind i that matter, at 3i, 3i+1, 3i+2; −1 where it has fewer. */
-  grades: Int32Array
-}
-
-/** Kinds are counted in sixteen bits: they are read a hundred thousand times for every tap. */
-const MOST_KINDS = 65_535
-
-/** @param alike what tells a grade's effect from another's; null where it does not matter. */
-function kindsOf(sets: Sets, alike: readonly (string | null)[]): Kinds {
-  const first = new Map<string, number>()
-  const stand = alike.map((key, grade) => {
-    if (key === null) return -1
-    if (!first.has(key)) first.set(key, grade)
-    return first.get(key)!
-  })
-  const n = alike.length + 1
-  const known = new Map<number, number>()
-  const grades: number[] = []
-  const kind = new Uint16Array(wayCount(sets))
-  const own: number[] = []
-  for (let k = 0; k < kind.length; k++) {
-    own.length = 0
-    for (let m = 3 * k; m < 3 * k + 3 && sets.graded[m]! >= 0; m++) {
-      const grade = stand[sets.graded[m]!]!
-      if (grade >= 0) own.push(grade)
-    }
-    if (own.length > 1) own.sort((a, b) => a - b)
-    let code = 0
-    for (const grade of own) code = code * n + grade + 1
-    let at = known.get(code)
-    if (at === undefined) {
-      at = grades.length / 3
-      if (at > MOST_KINDS) throw new RangeError(`more than ${MOST_KINDS} kinds of ways`)
-      known.set(code, at)
-      grades.push(own[0] ?? -1, own[1] ?? -1, own[2] ?? -1)
-    }
-    kind[k] = at
-  }
-  return { kind, grades: Int32Array.from(grades) }
-}
-
-/** For each kind of way the sum of what its grades add. */
-function summed(
-  { kind, grades }: Kinds,
-  parts: ArrayLike<number>,
-  widths: ArrayLike<number>,
-  start: number,
-  variance: number,
-): Expected {
-  const count = grades.length / 3
-  const expected = { mean: new Float64Array(count), sigma: new Float64Array(count), kind }
-  for (let i = 0; i < count; i++) {
-    let value = start
-    let spread = variance
-    for (let m = 3 * i; m < 3 * i + 3; m++) {
-      const grade = grades[m]!
-      if (grade < 0) break
-      value += parts[grade]!
-      spread += widths[grade]!
-    }
-    expected.mean[i] = value
-    expected.sigma[i] = Math.sqrt(spread)
-  }
-  return expected
 }
 
 /** Variance of what the tape shows of a sound circuit, from all of it that is not exactly known, mm². */

@@ -65,7 +65,6 @@ hot: warm | warmed | heat
 overnight: over night | by morning | this morning | next morning | since last night | stood overnight | left overnight
 customer: cust | owner | driver | client | complaint | complains | moans | reckons
 helper: mate | second person | assistant
-judge: judged
 throwout: release bearing | throw out bearing | throwout bearing
 under: underneath
 start: starts | starting | fires | fire up | fires up | cranks

@@ -33,7 +33,7 @@ export const COMPLAINT_WAYS: Record<ComplaintId, string> = {
   brakesDrag: 'brakes drag | brakes bind | brakes binding | brake drag',
 }
 
-export interface NeedWays {
+interface NeedWays {
   yes: string
   no: string
 }

@@ -1,19 +1,11 @@
+import { writtenOut } from '../quantity'
+
 /** A piece of what was said, in standard form: a word, a figure with its unit, or what stands between two clauses. */
 export type Token =
   | { kind: 'word'; word: string }
-  | { kind: 'figure'; value: number; unit: Unit | null; fraction?: true }
+  | { kind: 'figure'; value: number; unit: Unit | null }
   | { kind: 'gap' }
-export type Unit = 'mm' | 's' | 'mm³' | '°C' | '°F' | '%' | 'other'
-
-const FRACTIONS: Record<string, string> = {
-  '½': '1/2',
-  '¼': '1/4',
-  '¾': '3/4',
-  '⅛': '1/8',
-  '⅜': '3/8',
-  '⅝': '5/8',
-  '⅞': '7/8',
-}
+type Unit = 'mm' | 's' | 'mm³' | '°C' | '°F' | '%' | 'other'
 
 /** Units as they are said: what one of them is in the unit that is kept. */
 const UNITS: Record<string, readonly [Unit, number]> = {}
@@ -59,7 +51,7 @@ const SHORTENED: readonly (readonly [RegExp, string])[] = [
 /** What was said, in standard form. */
 export function tokensOf(line: string): Token[] {
   let text = ` ${line.toLowerCase()} `
-  text = text.replace(/[½¼¾⅛⅜⅝⅞]/g, (glyph) => ` ${FRACTIONS[glyph]}`)
+  text = writtenOut(text)
   text = text
     .replace(/[“”″]/g, '"')
     .replace(/[‘’′`]/g, "'")
@@ -204,7 +196,7 @@ function figureAt(raw: readonly string[], start: number): { token: Token; next: 
       value: isFraction ? amount * 25.4 : amount,
       unit: isFraction ? 'mm' : null,
     }
-    return { token: isFraction ? { ...bare, fraction: true } : bare, next: at }
+    return { token: bare, next: at }
   }
 }
 

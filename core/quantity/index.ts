@@ -15,7 +15,7 @@ export {
   type UnitSystem,
 } from './units'
 
-export { lengthInMm, lengthTyped, type LengthUnit } from './length'
+export { lengthInMm, lengthTyped, writtenOut, type LengthUnit } from './length'
 
 export type VolumeUnit = 'ml' | 'cl' | 'mm³' | 'fl oz'
 const MM3_PER: Record<VolumeUnit, number> = {

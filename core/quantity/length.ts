@@ -15,6 +15,10 @@ const GLYPHS: Record<string, string> = {
   '⅝': ' 5/8',
   '⅞': ' 7/8',
 }
+/** Fractions that are one letter, written out: 1½ is 1 1/2. */
+export const writtenOut = (text: string): string =>
+  text.replace(/[½¼¾⅛⅜⅝⅞]/g, (glyph) => GLYPHS[glyph]!)
+
 const FRACTION = /^(?:(\d+)[ -])?(\d+)\/(\d+)$/
 
 /**
@@ -22,12 +26,7 @@ const FRACTION = /^(?:(\d+)[ -])?(\d+)\/(\d+)$/
  * a unit only where that is inches. Null for what is no length.
  */
 export function lengthTyped(text: string, system: UnitSystem): number | null {
-  const plain = text
-    .trim()
-    .toLowerCase()
-    .replace(/[½¼¾⅛⅜⅝⅞]/g, (glyph) => GLYPHS[glyph]!)
-    .replace(/[”“″]/g, '"')
-    .trim()
+  const plain = writtenOut(text.trim().toLowerCase()).replace(/[”“″]/g, '"').trim()
   const match = /^(.+?)\s*(mm|cm|in|inch|inches|")?$/.exec(plain)
   if (!match) return null
   const [, figure, named] = match
