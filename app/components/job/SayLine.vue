@@ -148,6 +148,15 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     @submit.prevent="submit"
   >
     <p v-if="problem" role="alert" class="pb-1 font-semibold text-rust">{{ problem }}</p>
+    <!-- Above the line, so that what is understood never narrows what is typed. -->
+    <p
+      id="understood"
+      role="status"
+      class="pb-1 empty:hidden"
+      :class="refused ? 'font-semibold text-rust' : 'text-soft'"
+    >
+      {{ refused || preview || (filed ? `Filed: ${describe(filed)}` : '') }}
+    </p>
     <div v-if="understood?.ask?.length" class="flex flex-wrap gap-2 pb-2" aria-label="Which of these">
       <button
         v-for="(one, i) in understood.ask"
@@ -180,15 +189,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         {{ offer }}
       </button>
     </div>
-    <!-- Above the line, so that what is understood never narrows what is typed. -->
-    <p
-      id="understood"
-      role="status"
-      class="pb-1 empty:hidden"
-      :class="refused ? 'font-semibold text-rust' : 'text-soft'"
-    >
-      {{ refused || preview || (filed ? `Filed: ${describe(filed)}` : '') }}
-    </p>
     <div class="flex items-center gap-3">
       <kbd class="rounded-sm border border-edge px-2 font-mono" aria-hidden="true">/</kbd>
       <input

@@ -67,7 +67,7 @@ const most = computed(() =>
           v-if="choice.options[name].refused === null"
           class="col-start-2 text-[0.95rem] md:col-start-auto"
         >
-          <span class="flex justify-between gap-2">
+          <span class="flex flex-wrap justify-between gap-x-2 *:whitespace-nowrap">
             <span
               >{{ time(choice.options[name].minutes) }}, parts
               {{ choice.options[name].money.toFixed(0) }}</span
