@@ -56,7 +56,7 @@ export const JobsQuery = Type.Object(
   {
     ...paging,
     search,
-    /** Not proven yet; stopped; proven. */
+    /** On the bench: all but the closed; not proven yet; stopped; proven; closed. */
     filter: Type.Optional(OneOf(JOB_FILTERS)),
     /** In which this person has filed something. */
     person: Type.Optional(Ulid),

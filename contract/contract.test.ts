@@ -55,7 +55,7 @@ describe('an entry at the boundary', () => {
   })
 
   it.each([
-    ['/payload/value', { payload: { ...good.payload, value: 501 } }, /at most 500/],
+    ['/payload/value', { payload: { ...good.payload, value: 2_000_001 } }, /at most 2000000/],
     ['/payload/value', { payload: { ...good.payload, value: '42' } }, /number/],
     ['/payload/reading', { payload: { ...good.payload, reading: 'weight' } }, /one of freeTravel/],
     ['/payload/phase', { payload: { reading: 'freeTravel', value: 4 } }, /missing/],
@@ -70,6 +70,30 @@ describe('an entry at the boundary', () => {
     const errors = refusal({ ...good, ...change })
     expect(errors.map((error) => error.path)).toContain(path)
     expect(errors.find((error) => error.path === path)!.message).toMatch(message)
+  })
+
+  it.each([
+    [{ item: 'threadsOnRod', value: 61 }, '/payload/value', /must be 0 to 60 threads/],
+    [{ item: 'rodLength' }, '/payload', /needs a value, words or a photo/],
+    [{ item: 'routing', value: 3 }, '/payload/value', /say it in words/],
+    [{ item: 'rodLength', value: 140, unit: 'turns' }, '/payload/unit', /counted in mm/],
+    [{ item: 'clips', words: 'three', unit: 'mm' }, '/payload/unit', /needs its value/],
+  ] as const)('a thing as found %j is refused where it says nothing', (payload, path, message) => {
+    const [error] = checkEntry(entry(5, 'asFound', payload))
+    expect(error!.path).toBe(path)
+    expect(error!.message).toMatch(message)
+  })
+
+  it('a thing as found, work done, a note of the model and a close are let in', () => {
+    for (const one of [
+      entry(6, 'asFound', { item: 'threadsOnRod', value: 7, unit: 'threads' }),
+      entry(7, 'asFound', { item: 'other', value: 3, unit: 'mm', words: 'gap at the tray' }),
+      entry(8, 'workDone', { operation: 'grease' }),
+      entry(9, 'modelNote', { model: 'Fenn 9', place: 'reservoir', words: 'behind the airbox' }),
+      entry(10, 'closed', {}),
+      entry(11, 'bleedCycle', { method: 'gravity', cameOut: 'few' }),
+    ])
+      expect([...refusal(posted(one)), ...checkEntry(one)]).toEqual([])
   })
 
   it('deep in an installation names the very field', () => {

@@ -45,6 +45,7 @@ export function useSlices(entries: Readonly<Ref<Entry[]>>): {
     circuit: slice('circuit'),
     find: slice('find'),
     choose: slice('choose'),
+    fit: slice('fit'),
     bleed: slice('bleed'),
     prove: slice('prove'),
     record: slice('record'),

@@ -8,7 +8,8 @@ export const BLEED_AT_BOUNDARY = {
     schema: Type.Object(
       {
         method: OneOf(METHODS),
-        strokes: Type.Integer({ minimum: 1, maximum: 200 }),
+        // Methods without strokes have none to count.
+        strokes: Type.Optional(Type.Integer({ minimum: 1, maximum: 200 })),
         cameOut: OneOf(CAME_OUT),
         colour: Type.Optional(OneOf(['dark', 'fresh'])),
         bottle: Type.Optional(Volume),

@@ -46,7 +46,7 @@ export const FIND_AT_BOUNDARY = {
     schema: Type.Object(
       {
         reading: OneOf(READING_NAMES),
-        value: bounded({ min: -100, max: 500 }),
+        value: bounded({ min: -100, max: 2_000_000 }),
         duration: Type.Optional(bounded(HELD_FOR)),
         phase: OneOf(PHASES),
       },

@@ -15,6 +15,15 @@ export const RECORD_AT_BOUNDARY = {
       strict,
     ),
   },
+  modelNote: {
+    schema: Type.Object(
+      { model: Line(80), place: Line(40), words: Line(400), photo: Type.Optional(Ulid) },
+      strict,
+    ),
+  },
+  closed: {
+    schema: Type.Object({ reason: Type.Optional(Line(400)) }, strict),
+  },
   note: {
     schema: Type.Object({ words: Line(2000) }, strict),
   },

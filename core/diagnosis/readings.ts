@@ -17,13 +17,17 @@ export const READING_NAMES = [
   'switchAt',
   'overnightGrowth',
   'temperature',
+  'reserve',
+  'levelUnder',
+  'fluidAge',
+  'mileage',
 ] as const
 export type ReadingName = (typeof READING_NAMES)[number]
 
 export interface ReadingKind {
   name: ReadingName
   label: string
-  unit: Extract<CoreUnit, 'mm' | 's' | '°C'>
+  unit: Extract<CoreUnit, 'mm' | 's' | '°C' | 'months' | 'km'>
   min: number
   max: number
   /** Set where the reading is taken over a hold: its usual length, s. */
@@ -259,6 +263,68 @@ export const READINGS: readonly ReadingKind[] = [
     tools: 'thermometer',
     needs: [],
     error: [1, 'A thermometer in a workshop.'],
+  },
+  {
+    name: 'reserve',
+    label: 'Reserve to the floor',
+    unit: 'mm',
+    min: 0,
+    max: 500,
+    how: 'Press until the unsynchronised gear goes in quietly, hold there; pad centre above floor or stop.',
+    words: ['reserve', 'reserve to the floor'],
+    proves: false,
+    minutes: 4,
+    tools: 'tape',
+    needs: ['pedal', 'engine', 'helper'],
+    error: [3, 'The gear says it within a few millimetres.'],
+  },
+  {
+    name: 'levelUnder',
+    label: 'Level under its mark',
+    unit: 'mm',
+    min: -100,
+    max: 100,
+    how: 'Rule from the mark down to the fluid, vehicle level. Below 0: over the mark.',
+    words: ['level under', 'under its mark', 'below the mark'],
+    proves: false,
+    minutes: 1,
+    tools: 'rule, lamp',
+    needs: [],
+    error: [1, 'Read through a cloudy wall.'],
+    insteadOf: 'levelLow',
+    presentFrom: 3,
+  },
+  {
+    name: 'fluidAge',
+    label: 'Age of the fluid',
+    unit: 'months',
+    min: 0,
+    max: 1200,
+    how: 'Ask, look for a label: months since it was last changed.',
+    words: ['fluid age', 'fluid old', 'fluid changed ago'],
+    proves: false,
+    minutes: 1,
+    tools: 'ask',
+    needs: [],
+    error: [3, 'People remember the season.'],
+    insteadOf: 'fluidAged',
+    presentFrom: 24,
+  },
+  {
+    name: 'mileage',
+    label: 'Distance on this clutch and its cylinders',
+    unit: 'km',
+    min: 0,
+    max: 2_000_000,
+    how: 'Read the distance; take off what it showed when clutch or cylinders were last renewed.',
+    words: ['mileage', 'distance', 'on the clock'],
+    proves: false,
+    minutes: 1,
+    tools: 'ask',
+    needs: [],
+    error: [2000, 'What was renewed when is half remembered.'],
+    insteadOf: 'highDistance',
+    presentFrom: 100_000,
   },
 ]
 

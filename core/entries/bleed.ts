@@ -1,5 +1,5 @@
 import type { Held } from './held'
-import { CAME_OUT_WORDS } from '../words'
+import { CAME_OUT_WORDS, METHOD_WORDS } from '../words'
 import { namesOf, type EntryKind } from './kind'
 
 export const CAME_OUT = ['nothing', 'foam', 'large', 'few', 'clear'] as const
@@ -19,10 +19,13 @@ export const METHODS = [
   'hang',
 ] as const
 export type Method = (typeof METHODS)[number]
+/** Methods in which nobody strokes the pedal: their cycles are counted by time and bottle. */
+export const WITHOUT_STROKES: ReadonlySet<Method> = new Set(['gravity', 'pressure', 'vacuum', 'inject'])
 
 export interface BleedCycle {
   method: Method
-  strokes: number
+  /** Left out where the method has none. */
+  strokes?: number
   cameOut: CameOut
   colour?: 'dark' | 'fresh'
   /** Volume in the bottle from this cycle, mm³. */
@@ -72,16 +75,18 @@ export const BLEED_KINDS: Kinds = {
     subjects: ['job'],
     knows: ({ method, cameOut }) => methods.has(method) && cameOuts.has(cameOut),
     take: ({ bleed }, held) => {
-      const { strokes, cameOut, bottle = 0 } = held.payload
+      const { strokes = 0, cameOut, bottle = 0 } = held.payload
       bleed.cycles.push(held)
       bleed.strokes += strokes
       bleed.strokesSinceTopUp += strokes
       bleed.bottleSinceTopUp += bottle
       bleed.clearInRow = cameOut === 'clear' ? bleed.clearInRow + 1 : 0
     },
-    tell: ({ strokes, cameOut, colour, bottle }, format) =>
+    tell: ({ method, strokes, cameOut, colour, bottle }, format) =>
       [
-        `${strokes} ${strokes === 1 ? 'stroke' : 'strokes'}`,
+        strokes === undefined
+          ? METHOD_WORDS[method].name
+          : `${strokes} ${strokes === 1 ? 'stroke' : 'strokes'}`,
         CAME_OUT_WORDS[cameOut].toLowerCase(),
         ...(colour ? [colour] : []),
         ...(bottle === undefined ? [] : [format.volume(bottle)]),

@@ -6,6 +6,7 @@ import { BLEED_KINDS, startBleed, type BleedPayloads, type BleedState } from './
 import { CHOOSE_KINDS, startChoose, type ChoosePayloads, type ChooseState } from './choose'
 import { CIRCUIT_KINDS, startCircuit, type CircuitPayloads, type CircuitState } from './circuit'
 import { FIND_KINDS, startFind, type FindPayloads, type FindState } from './find'
+import { FIT_KINDS, startFit, type FitPayloads, type FitState } from './fit'
 import type { EntryKind } from './kind'
 import { PROVE_KINDS, startProve, type ProvePayloads, type ProveState } from './prove'
 import { RECORD_KINDS, startRecord, type RecordPayloads, type RecordState } from './record'
@@ -16,13 +17,21 @@ export * from './bleed'
 export * from './choose'
 export * from './circuit'
 export * from './find'
+export * from './fit'
 export * from './prove'
 export * from './record'
 export { seconds } from './phrases'
 
 /** Payload of each kind of entry. */
 export interface Payloads
-  extends CircuitPayloads, FindPayloads, ChoosePayloads, BleedPayloads, ProvePayloads, RecordPayloads {}
+  extends
+    CircuitPayloads,
+    FindPayloads,
+    ChoosePayloads,
+    FitPayloads,
+    BleedPayloads,
+    ProvePayloads,
+    RecordPayloads {}
 export type Kind = keyof Payloads
 
 /** What a job's entries add up to, stage by stage. */
@@ -30,6 +39,7 @@ export interface Slices {
   circuit: CircuitState
   find: FindState
   choose: ChooseState
+  fit: FitState
   bleed: BleedState
   prove: ProveState
   record: RecordState
@@ -41,6 +51,7 @@ export const SLICES: { [S in SliceName]: { start: () => Slices[S]; kinds: object
   circuit: { start: startCircuit, kinds: CIRCUIT_KINDS },
   find: { start: startFind, kinds: FIND_KINDS },
   choose: { start: startChoose, kinds: CHOOSE_KINDS },
+  fit: { start: startFit, kinds: FIT_KINDS },
   bleed: { start: startBleed, kinds: BLEED_KINDS },
   prove: { start: startProve, kinds: PROVE_KINDS },
   record: { start: startRecord, kinds: RECORD_KINDS },
@@ -51,6 +62,7 @@ export const KINDS = {
   ...CIRCUIT_KINDS,
   ...FIND_KINDS,
   ...CHOOSE_KINDS,
+  ...FIT_KINDS,
   ...BLEED_KINDS,
   ...PROVE_KINDS,
   ...RECORD_KINDS,

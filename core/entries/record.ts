@@ -12,16 +12,41 @@ export interface Photo {
   words?: string
 }
 
+/** What one job found out about a model: where a part hides, how it is reached, what lies across. */
+export interface ModelNote {
+  /** Make and model, as the shop calls it. */
+  model: string
+  /** The part or place it is about. */
+  place: string
+  words: string
+  /** Id of a photograph’s file. */
+  photo?: string
+}
+/** The job leaves the bench; taken back, it is open again. */
+export interface Closed {
+  /** Why, where it is not simply done. */
+  reason?: string
+}
+
 export interface RecordPayloads {
   photo: Photo
+  modelNote: ModelNote
+  closed: Closed
   note: { words: string }
   withdrawal: { reason?: string }
 }
 export interface RecordState {
   photos: Held<Photo>[]
   notes: Held<{ words: string }>[]
+  modelNotes: Held<ModelNote>[]
+  closed: Held<Closed> | null
 }
-export const startRecord = (): RecordState => ({ photos: [], notes: [] })
+export const startRecord = (): RecordState => ({
+  photos: [],
+  notes: [],
+  modelNotes: [],
+  closed: null,
+})
 
 type Kinds = { [K in keyof RecordPayloads]: EntryKind<RecordPayloads[K], RecordState> }
 
@@ -30,6 +55,17 @@ export const RECORD_KINDS: Kinds = {
     subjects: ['job', 'vehicle'],
     take: (slice, held) => slice.photos.push(held),
     tell: ({ words }) => (words ? `Photograph: ${words}` : 'Photograph'),
+  },
+  modelNote: {
+    subjects: ['job', 'vehicle'],
+    take: (slice, held) => slice.modelNotes.push(held),
+    tell: ({ place, words }) => `Note for this model, ${place}: ${words}`,
+  },
+  closed: {
+    subjects: ['job'],
+    replaces: () => 'closed',
+    take: (slice, held) => (slice.closed = held),
+    tell: ({ reason }) => (reason ? `Job closed: ${reason}` : 'Job closed'),
   },
   note: {
     subjects: ['job', 'vehicle'],

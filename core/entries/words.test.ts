@@ -27,7 +27,32 @@ describe('an entry in a line', () => {
     expect(
       said('bleedCycle', { method: 'openPush', strokes: 1, cameOut: 'clear', bottle: 14_000 }),
     ).toBe('1 stroke, clear, 14 ml')
+    expect(said('bleedCycle', { method: 'vacuum', cameOut: 'few' })).toBe(
+      'Vacuum at the bleeder, few bubbles',
+    )
     expect(said('topUp', {})).toBe('Topped up')
+  })
+
+  it('says what was done, what was found before it came apart, and what helps the next one', () => {
+    expect(said('workDone', { operation: 'grease', words: 'pivot only' })).toBe(
+      'Done: Oil or grease pivot, clevis and rod tip; pivot only',
+    )
+    expect(said('asFound', { item: 'threadsOnRod', value: 7 })).toBe(
+      'Threads showing on the rod: 7 threads',
+    )
+    expect(said('asFound', { item: 'threadsOnRod', value: 1, unit: 'turns' })).toMatch(/: 1 turn$/)
+    expect(said('asFound', { item: 'rodLength', value: 142 })).toBe('Length of the pushrod: 142 mm')
+    units = 'inch'
+    expect(said('asFound', { item: 'rodLength', value: 142 })).toBe('Length of the pushrod: 5.59 in')
+    expect(said('measurement', { reading: 'mileage', value: 100_000, phase: 'asFound' })).toMatch(
+      / 62137 miles$/,
+    )
+    expect(said('asFound', { item: 'portOrientation', value: 90 })).toMatch(/: 90°$/)
+    expect(
+      said('modelNote', { model: 'Fenn 9', place: 'reservoir', words: 'behind the airbox' }),
+    ).toBe('Note for this model, reservoir: behind the airbox')
+    expect(said('closed', {})).toBe('Job closed')
+    expect(said('closed', { reason: 'sold' })).toBe('Job closed: sold')
   })
 
   it('says what was done to the circuit, by the field’s own name and unit', () => {

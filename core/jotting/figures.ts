@@ -63,6 +63,15 @@ export function readingsIn(clause: Clause): Candidate[] {
             ? stored(figure.value, '°C', 'inch')
             : figure.value
     } else continue
+    if (name === 'levelUnder' && (words.has('over') || words.has('above'))) {
+      value = -Math.abs(value)
+      used.add('over').add('above')
+    }
+    // Years and a distance are said with their unit; a bare figure is none.
+    if ((name === 'fluidAge' || name === 'mileage') && values[0]?.unit === null) {
+      if (name === 'fluidAge') continue
+      if (context.units === 'inch') value = stored(value, 'km', 'inch')
+    }
     if (name === 'rodClearance' && words.has('long') && words.has('too')) {
       value = -Math.abs(value)
       for (const word of ['too', 'long', 'pin', 'not', 'rod']) used.add(word)

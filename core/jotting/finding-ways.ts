@@ -210,14 +210,33 @@ export const ABOVE_WAYS: Partial<Record<FindingId, FindingWays>> = {
     absent: 'firm | as ever | same | as before',
   },
   noiseAtPivot: {
-    about: 'pivot noise | loudest pivot | noise pivot',
+    about: 'pivot noise | loudest pivot | squeak loudest pivot | rattle loudest pivot | noise pivot',
     present: 'loudest',
     absent: 'not',
   },
-  noiseAtMaster: { about: 'master noise | loudest master', present: 'loudest', absent: 'not' },
-  noiseAtSlave: { about: 'slave noise | loudest slave', present: 'loudest', absent: 'not' },
+  noiseAtMaster: {
+    about: 'master noise | loudest master | squeak loudest master | rattle loudest master',
+    present: 'loudest',
+    absent: 'not',
+  },
+  noiseAtRod: {
+    about:
+      'rod noise | loudest rod | squeak loudest rod | rattle loudest rod | clevis noise | loudest clevis | pin noise | loudest pin',
+    present: 'loudest',
+    absent: 'not',
+  },
+  noiseAtPedal: {
+    about: 'pedal noise | loudest pedal | squeak loudest pedal | rattle loudest pedal | loudest spring',
+    present: 'loudest',
+    absent: 'not',
+  },
+  noiseAtSlave: {
+    about: 'slave noise | loudest slave | squeak loudest slave | rattle loudest slave',
+    present: 'loudest',
+    absent: 'not',
+  },
   noiseAtFork: {
-    about: 'fork noise | loudest fork | housing noise',
+    about: 'fork noise | loudest fork | squeak loudest fork | rattle loudest fork | housing noise',
     present: 'loudest',
     absent: 'not',
   },

@@ -5,6 +5,7 @@ import { fromArchetype } from '../installation'
 import { understandLine, type LineContext, type LineUnderstood, type Statement } from '.'
 import first from './jottings.json'
 import second from './jottings-second.json'
+import third from './jottings-third.json'
 
 const context: LineContext = { phase: 'asFound', units: 'metric' }
 const said = (line: string, more: Partial<LineContext> = {}) =>
@@ -52,6 +53,7 @@ const right = ({ means, or }: Jotting, { statements }: LineUnderstood): boolean 
 describe.each([
   ['the first set', first as Jotting[], 260, 0.97],
   ['a second set, written before it was run', second as Jotting[], 50, 0.92],
+  ['what is written down, done, and asked of the vehicle', third as Jotting[], 50, 0.92],
 ])('what people jot, %s', (_, jottings, count, least) => {
   const done = jottings.map((one) => ({ one, got: said(one.say) }))
 

@@ -16,13 +16,14 @@ import { isWord, standard, vocabulary, type Item } from './standard'
 import type { LineContext, LineUnderstood, Statement } from './statement'
 import { tokensOf } from './tokens'
 import { findingWays, readingWays, TOP_UP_WAYS } from './ways'
+import { mayBeFound, noteOfModel, wholeLine, writtenIn } from './written'
 
 const MOST_ITEMS = 14
 /** What explains so little of a clause is no statement. */
 const LEAST_SCORE = 0.1
 /** Words that make a clause no statement: doubt, a question, an errand. */
 const IDLE =
-  /\b(might|maybe|perhaps|possibly|think|reckon|not sure|unsure|order|pass|ask|need|buy|fetch|fit a|could be|haven'?t looked|have not looked|not looked at|yet|parked|back in|hold on)\b|\bhold it\s*$/
+  /\b(might|maybe|perhaps|possibly|think|reckon|not sure|unsure|order|pass|ask|need|buy|fetch|fit a|could be|needs to|who|haven'?t looked|have not looked|not looked at|yet|parked|back in|hold on)\b|\bhold it\s*$/
 const QUESTION = /\?|^\s*if\b/i
 
 const NOTE = /^\s*(?:note|notes|nb|n\.b\.|memo)\b[:\s-]*(.*)$/is
@@ -41,6 +42,8 @@ function subjectOf(one: Statement): string {
       return one.payload.condition
     case 'complaint':
       return one.payload.complaint
+    case 'asFound':
+      return one.payload.item === 'other' ? JSON.stringify(one) : one.payload.item
     default:
       return JSON.stringify(one)
   }
@@ -54,11 +57,13 @@ export function understandLine(line: string, context: LineContext): LineUndersto
     return words === '' ? nothing(line) : { statements: [{ kind: 'note', payload: { words } }] }
   }
   if (UNDO.test(line)) return { statements: [{ kind: 'withdrawal', payload: {} }] }
+  const whole = wholeStatement(line, context)
+  if (whole) return { statements: [whole] }
   const unseen = notLookedAt(line, context)
   if (unseen) return { statements: [unseen] }
-  const whole = standard(tokensOf(line), true)
+  const items = standard(tokensOf(line), true)
   if (!IDLE.test(line.toLowerCase()) && !QUESTION.test(line)) {
-    const ask = askFor(whole, context) ?? askHow(whole, line, context)
+    const ask = askFor(items, context) ?? askHow(items, line, context)
     if (ask) return { statements: [], ask }
   }
   const said: Statement[] = []
@@ -94,6 +99,21 @@ export function understandLine(line: string, context: LineContext): LineUndersto
   const problem = kept.map((one) => problemOf(one, context)).find((one) => one !== null)
   if (problem) return { statements: [], problem }
   return kept.length === 0 ? nothing(line) : { statements: kept }
+}
+
+/** What the whole line says: a note of the model, something written down as found. */
+function wholeStatement(line: string, context: LineContext): Statement | null {
+  const asFound = /^\s*as found[:,]\s*(.+)$/is.exec(line)
+  if (asFound) {
+    const words = asFound[1]!.trim()
+    const found = understandLine(words, context)
+    // What can be filed as what it is, is.
+    return found.statements.length > 0 || found.ask
+      ? null
+      : { kind: 'asFound', payload: { item: 'other', words } }
+  }
+  if (IDLE.test(line.toLowerCase()) || QUESTION.test(line)) return null
+  return noteOfModel(line, context) ?? wholeLine(line)
 }
 
 /** Two figures with “or” between them, or a measure that has two sizes. */
@@ -219,18 +239,25 @@ function statementsIn(text: string, context: LineContext): Statement[] {
     .split(CLAUSES)
     .flatMap((clause) => shared(clause).split(CLAUSES))
   const items: Item[] = []
+  const written: Statement[] = []
   clauses.forEach((clause, i) => {
     if (IDLE.test(clause.toLowerCase()) || QUESTION.test(clause)) {
       items.push({ gap: true })
       return
     }
     if (i > 0) items.push({ gap: true })
+    const own = writtenIn(clause, context)
+    const found = () => segmented(standard(tokensOf(clause), true), context).length > 0
+    if (own && !(own.kind === 'workDone' && mayBeFound(clause) && found())) {
+      written.push(own)
+      return
+    }
     // Figures that are denied: 34 not 43.
     items.push(
       ...standard(tokensOf(clause.replace(/(\d[\d.,/]*\s*[a-z"]*)\s+not\s+\d[\d.,/]*/i, '$1')), true),
     )
   })
-  return segmented(items, context)
+  return [...segmented(items, context), ...written]
 }
 
 /** The parting of items into clauses that explains most of them. */

@@ -95,4 +95,10 @@ export const READING_WAYS: Record<ReadingName, string> = {
   overnightGrowth:
     'overnight growth | overnight gain | gained overnight | more overnight | grew overnight',
   temperature: 'temperature | temp | ambient | degrees',
+  reserve: 'reserve | in reserve | reserve to floor | left to floor',
+  levelUnder:
+    'level under mark | level below mark | level over mark | level above mark | under mark | below mark | level under | level below | level low',
+  fluidAge:
+    'fluid age | fluid old | fluid changed ago | fluid changed | fluid last changed | old fluid',
+  mileage: 'mileage | distance | clock | on clock | odometer',
 }

@@ -10,13 +10,25 @@ export type Statement =
       payload: Omit<Payloads['bleedCycle'], 'method' | 'strokes'> & Partial<Payloads['bleedCycle']>
     }
   | { kind: 'withdrawal'; payload: Record<string, never> }
-type SaidKind = 'complaint' | 'finding' | 'measurement' | 'condition' | 'topUp' | 'note' | 'graded'
+type SaidKind =
+  | 'complaint'
+  | 'finding'
+  | 'measurement'
+  | 'condition'
+  | 'topUp'
+  | 'note'
+  | 'graded'
+  | 'asFound'
+  | 'workDone'
+  | 'modelNote'
 
 export interface LineContext {
   phase: Phase
   units: UnitSystem
   /** The vehicle, where it is known: what makes no sense on it is refused. */
   installation?: Installation | null
+  /** Its make and model, as the shop calls it. */
+  model?: string | null
 }
 /** What a line was understood as; nothing is filed where there is something to ask. */
 export interface LineUnderstood {

@@ -5,7 +5,7 @@ export type Token =
   | { kind: 'word'; word: string }
   | { kind: 'figure'; value: number; unit: Unit | null }
   | { kind: 'gap' }
-type Unit = 'mm' | 's' | 'mm³' | '°C' | '°F' | '%' | 'other'
+type Unit = 'mm' | 's' | 'mm³' | '°C' | '°F' | '%' | 'months' | 'km' | 'other'
 
 /** Units as they are said: what one of them is in the unit that is kept. */
 const UNITS: Record<string, readonly [Unit, number]> = {}
@@ -25,7 +25,11 @@ unit('oz ounce ounces floz', 'mm³', 29_573.529_562_5)
 unit('c celsius degc', '°C', 1)
 unit('f fahrenheit degf', '°F', 1)
 unit('% percent', '%', 1)
-unit('rpm revs mph kmh miles mile km kms bar psi pint pints spanner wrench', 'other', 1)
+unit('month months mth mths', 'months', 1)
+unit('year years yr yrs', 'months', 12)
+unit('km kms kilometers kilometres', 'km', 1)
+unit('mile miles', 'km', 1.609_344)
+unit('rpm revs mph kmh bar psi pint pints spanner wrench', 'other', 1)
 
 const ONES =
   'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(
@@ -58,6 +62,8 @@ export function tokensOf(line: string): Token[] {
     .replace(/[−–—]/g, '-')
   for (const [short, long] of SHORTENED) text = text.replace(short, long)
   text = text.replace(/(\d),(\d{1,3})(?!\d)/g, '$1.$2')
+  // 62k miles.
+  text = text.replace(/\b(\d+)\s?k(?= (?:mi|km|on))/g, '$1000')
   // Times: 2:00, 1m30s.
   text = text.replace(
     /\b(\d+):(\d\d)\b/g,

@@ -1,6 +1,6 @@
 import type { JobKind, Phase } from '../entries'
 
-/** The road of every job. Choose, Fit and Record are drawn but not yet built. */
+/** The road of every job. Choose and Record are drawn but not yet built. */
 export const STAGES = ['find', 'choose', 'fit', 'bleed', 'prove', 'record'] as const
 export type Stage = (typeof STAGES)[number]
 

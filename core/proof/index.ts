@@ -1,11 +1,10 @@
 /** Acceptance: what the readings before and after mean, and the verdict that they add up to. */
+export { proofChecks, readingsAsked, readingsOwed, touchedBy } from './asked'
 export {
   blockingStops,
   isProven,
   judge,
   openStops,
-  proofChecks,
-  readingsOwed,
   sameVerdict,
   verdictOf,
   type OpenStop,

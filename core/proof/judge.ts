@@ -6,11 +6,12 @@ import {
   rodState,
   WANTED_RESERVE,
 } from '../circuit'
-import { FINDING_IDS, findingKind, READINGS, stopsOf, type FindingId } from '../diagnosis'
+import { FINDING_IDS, findingKind, stopsOf, type FindingId } from '../diagnosis'
 import { assumedFigures, type Installation } from '../installation'
 import type { Held, JobState, Kind, TakenOver, Verdict, VerdictReason } from '../journal'
+import { proofChecks, readingsOwed } from './asked'
 import { phaseFigures, type PhaseFigures } from './phase'
-import { LIMITS, PROOF_CHECKS, PROOF_READINGS } from './rules'
+import { LIMITS } from './rules'
 
 /** Figures of a job before and after, and the verdict that they add up to. */
 export interface Proof {
@@ -71,6 +72,7 @@ const BEARS: ReadonlySet<Kind> = new Set<Kind>([
   'finding',
   'measurement',
   'bleedCycle',
+  'workDone',
   'graded',
   'installation',
   'parameter',
@@ -230,26 +232,8 @@ function bleed({ bleed: { cycles, clearInRow } }: JobState): VerdictReason[] {
   return [{ rule: 'clearInRow', outcome, figure: clearInRow, limit: LIMITS.clearInRow, unit: '' }]
 }
 
-/** What was measured before is measured again, and what every proof needs is measured at all. */
-export function readingsOwed(state: JobState): (typeof READINGS)[number]['name'][] {
-  const { asFound, after } = state.readings
-  return READINGS.filter(
-    ({ name, proves }) => (PROOF_READINGS.includes(name) || (proves && asFound[name])) && !after[name],
-  ).map(({ name }) => name)
-}
-
 const owed = (state: JobState): VerdictReason[] =>
   readingsOwed(state).map((rule) => ({ rule, outcome: 'notYet', code: 'owed' }))
-
-/** Checks of this job that the proof needs, and how they stand in the after phase. */
-export function proofChecks(installation: Installation, state: JobState) {
-  return PROOF_CHECKS.filter(
-    (check) => !check.sharedOnly || installation.reservoir.sharedWithBrakes,
-  ).map((check) => ({
-    ...check,
-    state: state.found.after[check.finding]?.payload.state ?? 'notLooked',
-  }))
-}
 
 function checks(installation: Installation, state: JobState): VerdictReason[] {
   return proofChecks(installation, state).flatMap(({ finding, state: found }): VerdictReason[] => {

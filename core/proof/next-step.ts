@@ -1,9 +1,12 @@
 import { repairWords } from '../diagnosis'
 import { startStage, type JobState, type Stage } from '../journal'
-import { blockingStops, isProven, readingsOwed, type OpenStop } from './judge'
+import { readingsOwed } from './asked'
+import { blockingStops, isProven, type OpenStop } from './judge'
 
 /** What would bring a job on, from its entries alone; which look is the best one is the diagnosis's to say. */
 export type NextStep =
+  /** Closed by somebody: it has left the bench. */
+  | { to: 'closed' }
   /** A stop is open: nothing goes on along that path before. */
   | { to: 'mend'; stop: OpenStop['stop']; words: string }
   | { to: 'handOver' }
@@ -21,6 +24,7 @@ export type NextStep =
  * @param stops stops that are open on this job, taken over or not.
  */
 export function nextStep(state: JobState, stops: readonly OpenStop[]): NextStep {
+  if (state.closed) return { to: 'closed' }
   const [stop] = blockingStops(stops)
   if (stop) return { to: 'mend', stop: stop.stop, words: stop.words }
   if (isProven(state)) return { to: 'handOver' }

@@ -1,4 +1,5 @@
-import { type FindingId, type ReadingName } from '../diagnosis'
+import type { FindingId, ReadingName } from '../diagnosis'
+import type { Touched } from '../work'
 
 /** Limits of acceptance: each with the reason that a lead may dispute. */
 export const LIMITS = {
@@ -8,20 +9,78 @@ export const LIMITS = {
   clearInRow: 3,
 } as const
 
-/** Readings that every proof needs, whatever was measured before. */
-export const PROOF_READINGS: readonly ReadingName[] = [
-  'freeTravel',
-  'takeUpHeight',
-  'sink',
-  'rodClearance',
+/** A reading that proves work: what work it proves, and why. */
+export interface ProofReading {
+  reading: ReadingName
+  /** Asked for where the work touched one of these. */
+  touched: readonly Touched[]
+  /** Asked for only where it was measured as found: then before and after can be compared. */
+  again?: true
+  reason: string
+}
+export const PROOF_READINGS: readonly ProofReading[] = [
+  {
+    reading: 'freeTravel',
+    touched: ['circuit', 'rod', 'pedal', 'linkage', 'clutch'],
+    reason: 'It tells the air, and every gap between pad and cover.',
+  },
+  {
+    reading: 'takeUpHeight',
+    touched: ['circuit', 'rod', 'pedal', 'linkage', 'clutch'],
+    reason: 'Whether the clutch is free before the floor.',
+  },
+  { reading: 'sink', touched: ['circuit', 'joint'], reason: 'Whether the circuit holds.' },
+  {
+    reading: 'rodClearance',
+    touched: ['rod'],
+    reason: 'A rod that was moved may hold the port shut.',
+  },
+  {
+    reading: 'rodStroke',
+    touched: ['circuit', 'rod', 'linkage'],
+    again: true,
+    reason: 'What the pedal sends must come out at the fork.',
+  },
+  {
+    reading: 'returnTime',
+    touched: ['circuit', 'rod', 'pedal'],
+    again: true,
+    reason: 'A pedal that hung as found must come up.',
+  },
+  {
+    reading: 'gearWait',
+    touched: ['circuit', 'rod', 'linkage', 'clutch'],
+    again: true,
+    reason: 'How soon the disc is free.',
+  },
+  {
+    reading: 'overnightGrowth',
+    touched: ['circuit', 'joint'],
+    again: true,
+    reason: 'A joint that draws air shows by morning.',
+  },
 ]
 
-/** What has to be looked at before a vehicle goes. All must be found absent. */
-export const PROOF_CHECKS: readonly { finding: FindingId; sharedOnly?: true; owed: string }[] = [
-  { finding: 'unionsWet', owed: 'Unions after ten hard strokes' },
-  { finding: 'levelLow', owed: 'Level on its mark' },
-  { finding: 'startsPedalUp', owed: 'Starts only with the pedal down' },
-  { finding: 'gearGrinds', owed: 'Unsynchronised gear goes in quietly' },
-  { finding: 'slips', owed: 'Holds on a load test' },
-  { finding: 'brakePedalChanged', owed: 'Brake pedal proved first', sharedOnly: true },
+/** What has to be looked at before a vehicle goes, by what the work touched. All must be found absent. */
+export const PROOF_CHECKS: readonly {
+  finding: FindingId
+  touched: readonly Touched[]
+  sharedOnly?: true
+  owed: string
+}[] = [
+  { finding: 'unionsWet', touched: ['circuit', 'joint'], owed: 'Unions after ten hard strokes' },
+  { finding: 'levelLow', touched: ['circuit', 'joint'], owed: 'Level on its mark' },
+  { finding: 'startsPedalUp', touched: ['pedal'], owed: 'Starts only with the pedal down' },
+  {
+    finding: 'gearGrinds',
+    touched: ['circuit', 'rod', 'pedal', 'linkage', 'clutch'],
+    owed: 'Unsynchronised gear goes in quietly',
+  },
+  { finding: 'slips', touched: ['rod', 'linkage', 'clutch'], owed: 'Holds on a load test' },
+  {
+    finding: 'brakePedalChanged',
+    touched: ['circuit'],
+    sharedOnly: true,
+    owed: 'Brake pedal proved first',
+  },
 ]

@@ -11,6 +11,8 @@ export type CoreUnit =
   | '°'
   | '×'
   | 's'
+  | 'months'
+  | 'km'
   | '°C'
   | 'mm'
   | 'mm²'
@@ -38,11 +40,19 @@ const PSI = POUND_FORCE / INCH ** 2
 const FLUID_OUNCE = (231 / 128) * INCH ** 3
 
 const same = (symbol: CoreUnit, decimals: number): DisplayUnit => ({ symbol, size: 1, decimals })
-const EITHER = { '': same('', 2), '°': same('°', 0), '×': same('×', 2), s: same('s', 1) }
+const MILE = 63_360 * INCH * 1e-6
+const EITHER = {
+  '': same('', 2),
+  '°': same('°', 0),
+  '×': same('×', 2),
+  s: same('s', 1),
+  months: same('months', 0),
+}
 
 const UNITS: Record<UnitSystem, Record<CoreUnit, DisplayUnit>> = {
   metric: {
     ...EITHER,
+    km: same('km', 0),
     '°C': same('°C', 0),
     mm: same('mm', 1),
     'mm²': same('mm²', 0),
@@ -56,6 +66,7 @@ const UNITS: Record<UnitSystem, Record<CoreUnit, DisplayUnit>> = {
   },
   inch: {
     ...EITHER,
+    km: { symbol: 'miles', size: MILE, decimals: 0 },
     '°C': { symbol: '°F', size: 5 / 9, zero: 32, decimals: 0 },
     mm: { symbol: 'in', size: INCH, decimals: 2 },
     'mm²': { symbol: 'in²', size: INCH ** 2, decimals: 3 },

@@ -3,7 +3,9 @@ export {
   operationOf,
   OPERATIONS,
   takes,
+  TOUCHED,
   type Minutes,
   type Operation,
   type OperationId,
+  type Touched,
 } from './operations'

@@ -5,6 +5,7 @@ import { unitsOfPeople } from './migrations/0002-units-of-people'
 import { theShop } from './migrations/0003-the-shop'
 import { keptWithTheJob } from './migrations/0004-kept-with-the-job'
 import { files } from './migrations/0006-files'
+import { closedJobs } from './migrations/0007-closed-jobs'
 import { circuitPlan } from './migrations/0005-circuit-plan'
 
 /** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
@@ -21,6 +22,7 @@ const MIGRATIONS: readonly Migration[] = [
   keptWithTheJob,
   circuitPlan,
   files,
+  closedJobs,
 ]
 export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
 

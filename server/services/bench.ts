@@ -31,7 +31,13 @@ const ORDER = {
   changed: { by: ['j.changedAt', 'j.id'], of: (row: Row) => [asColumn(row.lastAt), row.id] },
   opened: { by: ['j.id'], of: (row: Row) => [row.id] },
 } as const
-const STANDINGS = { open: ['open', 'stopped'], stopped: ['stopped'], done: ['done'] } as const
+const ON_BENCH = { sql: 'j.onBench = 1', values: [] }
+const STANDINGS = {
+  open: ['open', 'stopped'],
+  stopped: ['stopped'],
+  done: ['done'],
+  closed: ['closed'],
+} as const
 
 /** What a page of jobs is asked for with: the statement and what fills its places. */
 export function jobsStatement(query: JobsQueryValues): {
@@ -43,7 +49,8 @@ export function jobsStatement(query: JobsQueryValues): {
   const order = ORDER[sort]
   const where = matching(search, ['v.name', 'v.plate', 'v.model', 'j.title'])
   if (vehicle) where.push({ sql: 'j.vehicleId = ?', values: [vehicle] })
-  if (filter) where.push({ sql: 'j.standing IN (?)', values: [[...STANDINGS[filter]]] })
+  if (filter === 'bench') where.push(ON_BENCH)
+  else if (filter) where.push({ sql: 'j.standing IN (?)', values: [[...STANDINGS[filter]]] })
   if (person)
     where.push({
       sql: 'EXISTS (SELECT 1 FROM entries e WHERE e.jobId = j.id AND e.byId = ?)',

@@ -5,7 +5,7 @@ import type { Database } from '../database/database'
 import { bearingOf } from './history'
 
 /** Raised where the rules change by which a job's step is worked out: then what is kept is worked out anew. */
-const RULES = 2
+const RULES = 3
 /** Jobs that are worked out in one go, before others have their turn. */
 const AT_ONCE = 25
 
@@ -58,7 +58,7 @@ async function refresh(
   // Proven once, and something has been found since: it is not.
   const outcome = filed === 'pass' && !done ? 'notYet' : filed
   const stopped = blockingStops(stops).length > 0
-  const closed = done && state.cause !== null
+  const settled = done && state.cause !== null
   await database.sequelize.query(
     `UPDATE jobs SET outcome = ?, step = ?, standing = ?, causes = ?, closedAt = ?, rules = ?, fresh = 1
       WHERE id = ? AND changes = ?`,
@@ -66,9 +66,9 @@ async function refresh(
       replacements: [
         outcome,
         JSON.stringify(nextStep(state, stops)),
-        stopped ? 'stopped' : done ? 'done' : 'open',
-        closed ? JSON.stringify(state.cause!.payload.faults) : null,
-        closed ? new Date(state.verdict!.at) : null,
+        state.closed ? 'closed' : stopped ? 'stopped' : done ? 'done' : 'open',
+        settled ? JSON.stringify(state.cause!.payload.faults) : null,
+        settled ? new Date(state.verdict!.at) : null,
         RULES,
         id,
         changes,

@@ -2,13 +2,13 @@
 import { useEventListener, useSessionStorage } from '@vueuse/core'
 import { sink } from '~~/core/circuit'
 import { readingKind } from '~~/core/diagnosis'
-import { completions, lastStatement, type Payloads } from '~~/core/journal'
+import { completions, lastStatement, WITHOUT_STROKES, type Payloads } from '~~/core/journal'
 import { understandLine, type Statement } from '~~/core/jotting'
 import { phaseFigures } from '~~/core/proof'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
 const journal = useJournalStore()
-const { id, phase, state, file, undo, redo, lastFiled, problem } = useJob()
+const { id, phase, state, vehicle, file, undo, redo, lastFiled, problem } = useJob()
 const { installation } = useJobFigures()
 const text = useSessionStorage(`mellow-say-${id}`, '')
 const input = useTemplateRef<HTMLInputElement>('input')
@@ -19,6 +19,7 @@ const context = computed(() => ({
   phase: phase.value,
   units: unitsNow(),
   installation: installation.value,
+  model: vehicle.value?.model ?? null,
 }))
 const understood = computed(() =>
   text.value.trim() ? understandLine(text.value, context.value) : null,
@@ -33,8 +34,15 @@ const offers = computed(() => completions(begun.value.last, 5))
 
 /** As it would be filed: a cycle takes method and strokes from what is set where nobody said them. */
 type Said = { [K in keyof Payloads]: { kind: K; payload: Payloads[K] } }[keyof Payloads]
-const asFiled = (one: Exclude<Statement, { kind: 'withdrawal' }>): Said =>
-  one.kind === 'bleedCycle' ? { ...one, payload: { ...cycle.value, ...one.payload } } : one
+function asFiled(one: Exclude<Statement, { kind: 'withdrawal' }>): Said {
+  if (one.kind !== 'bleedCycle') return one
+  const { method, strokes } = cycle.value
+  const spoken = one.payload.method ?? method
+  return {
+    ...one,
+    payload: { method, ...(!WITHOUT_STROKES.has(spoken) && { strokes }), ...one.payload },
+  }
+}
 const words = (one: Statement): string => {
   if (one.kind === 'withdrawal') return 'Undo'
   const said = asFiled(one)

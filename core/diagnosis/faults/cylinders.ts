@@ -334,6 +334,7 @@ export const CYLINDERS = [
       ['squeaks', 0.7, 'A dry cup squeaks at each press.'],
       ['pedalSqueaks', 0.6, 'Heard by hand as well.'],
       ['noiseAtMaster', 0.85, 'It is loudest there.'],
+      ['noiseAtRod', 0.25, 'The rod carries it.'],
       ['dragSlaveOff', 0.85, 'Still there with the slave off.'],
       ['hard', 0.1, 'A dry cup drags.'],
       ['fluidDark', 0.4, 'A dry cup rubs itself black.'],

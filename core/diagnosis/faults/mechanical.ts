@@ -17,7 +17,8 @@ export const MECHANICAL = [
       ['rodSlack', 0.5, 'The rod moves before the piston does.'],
       ['pedalSqueaks', 0.3, 'A dry pin creaks.'],
       ['dragSlaveOff', 0.2, 'The creak is still there.'],
-      ['noiseAtMaster', 0.15, 'It creaks at the rod.'],
+      ['noiseAtRod', 0.6, 'It creaks at the pin.'],
+      ['noiseAtMaster', 0.15, 'It creaks near the master.'],
       ['noiseAtPivot', 0.15, 'It creaks near the pivot.'],
       ['highDistance', 0.4, 'It wears with its strokes.'],
     ],
@@ -37,6 +38,7 @@ export const MECHANICAL = [
       ['dragSlaveOff', 0.6, 'Still there with the slave off.'],
       ['takeUpWanders', 0.15, 'The pad never starts at the same place.'],
       ['noiseAtPivot', 0.85, 'It is loudest there.'],
+      ['noiseAtPedal', 0.2, 'The arm carries it.'],
     ],
   }),
   fault({
@@ -54,6 +56,7 @@ export const MECHANICAL = [
       ['dragSlaveOff', 0.6, 'Still there with the slave off.'],
       ['workedOn', 0.4, 'Unhooked in some earlier work.'],
       ['noiseAtPivot', 0.4, 'Its hook is at the pivot.'],
+      ['noiseAtPedal', 0.35, 'Its other end hangs on the arm.'],
     ],
   }),
   fault({

@@ -1,0 +1,41 @@
+import type { ReadingName } from '../diagnosis'
+import type { Installation } from '../installation'
+import type { JobState } from '../journal'
+import { operationOf, type Touched } from '../work'
+import { PROOF_CHECKS, PROOF_READINGS } from './rules'
+
+/**
+ * What the work has touched, by what was said to be done and whether it was bled; null where nobody has said what was done:
+ * then it may have been anything.
+ */
+export function touchedBy({ workDone, bleed }: JobState): ReadonlySet<Touched> | null {
+  if (workDone.length === 0) return null
+  const touched = new Set(workDone.flatMap(({ payload }) => operationOf(payload.operation).touches))
+  if (bleed.cycles.length > 0) touched.add('circuit')
+  return touched
+}
+const asks = (touched: ReadonlySet<Touched> | null, by: readonly Touched[]): boolean =>
+  touched === null || by.some((one) => touched.has(one))
+
+/** Readings that the proof asks of this job: what every such work needs, and again what was measured as found. */
+export function readingsAsked(state: JobState): ReadingName[] {
+  const touched = touchedBy(state)
+  return PROOF_READINGS.filter(
+    ({ reading, touched: by, again }) =>
+      asks(touched, by) && (!again || state.readings.asFound[reading]),
+  ).map(({ reading }) => reading)
+}
+/** Those of them that are not measured yet. */
+export const readingsOwed = (state: JobState): ReadingName[] =>
+  readingsAsked(state).filter((name) => !state.readings.after[name])
+
+/** Checks that the proof asks of this job, or that were looked at all the same, and how they stand in the after phase. */
+export function proofChecks(installation: Installation, state: JobState) {
+  const touched = touchedBy(state)
+  return PROOF_CHECKS.filter(({ sharedOnly }) => !sharedOnly || installation.reservoir.sharedWithBrakes)
+    .map((check) => ({
+      ...check,
+      state: state.found.after[check.finding]?.payload.state ?? 'notLooked',
+    }))
+    .filter(({ touched: by, state: said }) => said !== 'notLooked' || asks(touched, by))
+}
