@@ -24,6 +24,18 @@ export interface ModelPhoto {
   at: string
 }
 
+/** What was found out about a model, as told at its next job. */
+export interface ModelNoteTold {
+  /** Of the entry. */
+  id: string
+  place: string
+  words: string
+  /** Id of a photograph’s file. */
+  photo: string | null
+  vehicleName: string
+  at: string
+}
+
 const DIGITS = '0123456789ABCDEFGHJKMNPQRSTVWXYZ'
 
 /**

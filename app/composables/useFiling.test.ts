@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { computed, shallowRef } from 'vue'
+import { computed, nextTick, shallowRef } from 'vue'
 import type { Entry, Kind, Payloads, Subject } from '../../core/journal'
 import { fold, timeline } from '../../core/journal'
 import { JOB, PERSON, ulidOf } from '../../tests/arbitrary/entry'
@@ -121,6 +121,30 @@ describe('undo and redo', () => {
       'goal',
       'measurement',
     ])
+  })
+
+  it('stays with what is in sight, or was filed while that page was open, and says what it takes', async () => {
+    const page = shallowRef<Kind>('measurement')
+    const filing = useFiling(subject, () => ({
+      name: page.value,
+      shows: ({ kind }) => kind === page.value,
+    }))
+    await filing.file('measurement', free(40))
+    await filing.file('note', { words: 'said here' })
+    expect(filing.undoable.value!.payload).toEqual({ words: 'said here' })
+    page.value = 'topUp'
+    await nextTick()
+    expect(filing.undoable.value).toBeNull()
+    await filing.undo()
+    expect(filing.problem.value).toMatch(/on this page/)
+    expect(freeNow()).toBe(40)
+    page.value = 'measurement'
+    await nextTick()
+    // The note is out of sight by now; the reading is not.
+    expect(filing.undoable.value!.payload).toEqual(free(40))
+    await filing.undo()
+    expect(freeNow()).toBeUndefined()
+    expect(timeline(entries.value).standing.map(({ origin }) => origin.kind)).toEqual(['goal', 'note'])
   })
 
   it('a vehicle keeps its first installation', async () => {

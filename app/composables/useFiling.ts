@@ -1,8 +1,12 @@
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { timeline, type Entry, type Kind, type Payloads, type Subject } from '~~/core/journal'
+import type { Sight } from '~/stages/in-sight'
 
-/** Filing entries of one subject: what is wrong is said, and what was filed here can be taken back and put again. */
-export function useFiling(subject: Subject) {
+/**
+ * Filing entries of one subject: what is wrong is said, and what was filed here can be taken back and put again.
+ * @param sight what the open page shows: undo stays with that; all there is where it is left out
+ */
+export function useFiling(subject: Subject, sight?: () => Sight) {
   const journal = useJournalStore()
   const person = usePersonStore()
   const problem = ref('')
@@ -10,6 +14,16 @@ export function useFiling(subject: Subject) {
   const entries = journal.entriesOf(subject)
   /** Withdrawals made here by undo, newest last: what can be put again. */
   const undone = ref<string[]>([])
+  /** Filed while the page in sight was open. */
+  const here = ref<ReadonlySet<string>>(new Set())
+  if (sight)
+    watch(
+      () => sight().name,
+      () => {
+        here.value = new Set()
+        undone.value = []
+      },
+    )
 
   async function append<K extends Kind>(
     kind: K,
@@ -22,8 +36,10 @@ export function useFiling(subject: Subject) {
       return null
     }
     try {
-      lastFiled.value = await journal.file(subject, person.current.id, kind, payload, acts)
-      return lastFiled.value
+      const filed = await journal.file(subject, person.current.id, kind, payload, acts)
+      lastFiled.value = filed
+      here.value = new Set([...here.value, filed.id])
+      return filed
     } catch (failure) {
       problem.value = failure instanceof Error ? failure.message : String(failure)
       return null
@@ -51,13 +67,20 @@ export function useFiling(subject: Subject) {
     ),
   )
 
+  /** What undo would take back: the last of this person’s that the page in sight shows, or that was filed on it. */
+  const undoable = computed<Entry | null>(() => {
+    const shows = sight?.().shows
+    const last = mine.value.findLast(({ holds }) => !shows || shows(holds) || here.value.has(holds.id))
+    return last?.holds ?? null
+  })
+
   async function undo(): Promise<void> {
-    const last = mine.value.at(-1)
+    const last = undoable.value
     if (!last) {
-      problem.value = 'Nothing of yours is left to take back.'
+      problem.value = 'Nothing of yours on this page is left to take back. The journal holds the rest.'
       return
     }
-    const filed = await append('withdrawal', {}, { withdraws: last.holds.id })
+    const filed = await append('withdrawal', {}, { withdraws: last.id })
     if (filed) undone.value = [...undone.value, filed.id]
   }
 
@@ -69,5 +92,5 @@ export function useFiling(subject: Subject) {
     }
     if (await append('withdrawal', {}, { withdraws: last })) undone.value = undone.value.slice(0, -1)
   }
-  return { entries, problem, lastFiled, undone, file, withdraw, undo, redo }
+  return { entries, problem, lastFiled, undone, undoable, file, withdraw, undo, redo }
 }

@@ -2,12 +2,13 @@ import { computed, inject, provide, ref, type InjectionKey } from 'vue'
 import type { Job, Vehicle } from '~~/contract'
 import { installationFrom, phaseAt, type Stage } from '~~/core/journal'
 import { openStops, verdictOf, type Proof } from '~~/core/proof'
+import { stageSight, type Sight } from '~/stages/in-sight'
 import { useCompany } from '~/sync/company'
 import { useFollowing } from '~/sync/following'
 import { useOpened } from '~/sync/opened'
 
 /** A job with its vehicle: its entries, the state they fold into, who else is here, and filing. */
-export function openJob(id: string) {
+export function openJob(id: string, sight?: () => Sight | null) {
   const journal = useJournalStore()
   const person = usePersonStore()
   const subject = { type: 'job', id } as const
@@ -17,8 +18,8 @@ export function openJob(id: string) {
   /** Shown once its vehicle is there too. */
   const job = computed(() => (vehicle.value ? ofJob.value.value : null))
   const error = ref<string | null>(null)
-  const filing = useFiling(subject)
   const stage = ref<Stage>('find')
+  const filing = useFiling(subject, () => sight?.() ?? stageSight(stage.value))
 
   const vehicleEntries = computed(() =>
     vehicle.value ? journal.entriesOf({ type: 'vehicle', id: vehicle.value.id }).value : [],
@@ -97,8 +98,12 @@ export type JobFigures = ReturnType<typeof figuresOf>
 const STATE: InjectionKey<OpenJob> = Symbol('job')
 const FIGURES: InjectionKey<JobFigures> = Symbol('figures of the job')
 
-export function provideJob(id: string): { job: OpenJob; figures: JobFigures } {
-  const job = openJob(id)
+/** @param sight what a page other than a stage shows; null on a stage */
+export function provideJob(
+  id: string,
+  sight?: () => Sight | null,
+): { job: OpenJob; figures: JobFigures } {
+  const job = openJob(id, sight)
   const figures = figuresOf(job)
   provide(STATE, job)
   provide(FIGURES, figures)

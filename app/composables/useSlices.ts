@@ -23,8 +23,6 @@ const same = (a: readonly Standing[], b: readonly Standing[]): boolean =>
     )
   })
 
-const NAMES: readonly SliceName[] = ['circuit', 'find', 'choose', 'bleed', 'prove', 'record']
-
 /**
  * A job's state, slice by slice: each is folded anew only where an entry of its own kinds came, went or was put right, so that
  * a bleed cycle sets nothing going that hangs on what was found.
@@ -53,7 +51,7 @@ export function useSlices(entries: Readonly<Ref<Entry[]>>): {
   const state = computed(() =>
     stateOf(
       line.value,
-      NAMES.map((name) => slices[name].value),
+      Object.values(slices).map(({ value }) => value),
     ),
   )
   return { state, slices }

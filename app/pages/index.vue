@@ -23,14 +23,15 @@ const filter = computed<JobFilter | ''>({
   set: (one) => (shown.value = one),
 })
 const FILTERS = [
-  { id: '', name: 'All' },
+  { id: '', name: 'On the bench' },
   { id: 'open', name: 'Open' },
   { id: 'stopped', name: 'Stopped' },
   { id: 'done', name: 'Done' },
+  { id: 'closed', name: 'Closed' },
 ] as const
 const asked = computed(() => {
   const own = mine.value && person.id ? `&person=${person.id}` : ''
-  return `/jobs?limit=40${filter.value && `&filter=${filter.value}`}${own}${search.value}`
+  return `/jobs?limit=40&filter=${filter.value || 'bench'}${own}${search.value}`
 })
 const { items: jobs, next, loading, error, load, more } = usePages<BenchJob>(() => asked.value)
 const looks = useBenchLooks(jobs)

@@ -78,7 +78,7 @@ describe('filing', () => {
 
   it('refuses what the contract refuses, by field, and keeps nothing of it', async () => {
     const journal = open()
-    await expect(file(journal, 900)).rejects.toThrow('value must be at most 500')
+    await expect(file(journal, 900)).rejects.toThrow('Free travel at the pad must be 0 to 500 mm')
     const sink = journal.file(subject, PERSON, 'measurement', reading('sink', 4))
     await expect(sink).rejects.toThrow('duration Sink under a held foot needs its duration')
     await settle(journal)

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowReactive, shallowRef } from 'vue'
-import type { Entry, Kind, Payloads, Subject } from '~~/core/journal'
+import { filesOf, type Entry, type Kind, type Payloads, type Subject } from '~~/core/journal'
 import { api, ApiError } from '~/composables/useApi'
 import { newId } from '~/composables/useIds'
 import { KnownEntries } from '~/sync/known'
@@ -142,9 +142,9 @@ export const useJournalStore = defineStore('journal', () => {
 
   async function post(entry: Entry): Promise<Answer> {
     // What an entry shows goes before it.
-    if (entry.kind === 'photo') {
+    for (const file of filesOf(entry)) {
       const { waitingPhotos } = await import('~/sync/photos')
-      const { status, detail } = await waitingPhotos.deliver(entry.payload.file)
+      const { status, detail } = await waitingPhotos.deliver(file)
       if (status < 200 || status >= 300) return answerOf(entry, status, null, detail)
     }
     try {

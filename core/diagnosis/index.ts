@@ -65,3 +65,4 @@ export {
 } from './policies'
 export { report, type Question, type Report, type SuspectTold } from './report'
 export { QUESTION_FIELDS, readQuestion, readRecord } from './read-question'
+export { NOISE_PLACES, type NoisePlace } from './noise-hunt'

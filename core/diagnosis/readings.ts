@@ -33,6 +33,8 @@ export interface ReadingKind {
   /** Set where the reading is taken over a hold: its usual length, s. */
   over?: number
   how: string
+  /** Where it is the difference of two tapes: what each shows, and the way it counts (0: either way). */
+  tapes?: readonly [before: string, after: string, way: 1 | -1 | 0]
   /** How it is said on the say-line. */
   words: string[]
   /** Worth measuring again to prove the work. */
@@ -59,6 +61,7 @@ export const READINGS: readonly ReadingKind[] = [
     min: 0,
     max: 500,
     how: 'One finger on the pad until it meets resistance; tape along the pad’s path.',
+    tapes: ['Pad at rest', 'Pad where it meets resistance', 0],
     words: ['free', 'free travel'],
     proves: true,
     minutes: 3,
@@ -101,6 +104,7 @@ export const READINGS: readonly ReadingKind[] = [
     min: 0,
     max: 150,
     how: 'One called stroke; rule at the slave’s rod. Nobody’s hands at the fork.',
+    tapes: ['Rod with the pedal up', 'Rod with the pedal down', 0],
     words: ['stroke', 'rod stroke', 'rod'],
     proves: true,
     minutes: 5,
@@ -116,6 +120,7 @@ export const READINGS: readonly ReadingKind[] = [
     max: 500,
     over: 60,
     how: 'Steady foot for a minute; how far the pad went down.',
+    tapes: ['Pad above the floor at first', 'Pad after the hold', -1],
     words: ['sink', 'sinks', 'sank'],
     proves: true,
     minutes: 3,
@@ -147,6 +152,7 @@ export const READINGS: readonly ReadingKind[] = [
     max: 500,
     over: 3600,
     how: 'Mark the level, wait hours rather than a minute, rule again.',
+    tapes: ['Rim to fluid at first', 'Rim to fluid afterwards', 1],
     words: ['level fell', 'drop', 'level drop'],
     proves: false,
     minutes: 3,
@@ -162,6 +168,7 @@ export const READINGS: readonly ReadingKind[] = [
     min: 0,
     max: 500,
     how: 'Three quick strokes, then free travel again: how much shorter it is.',
+    tapes: ['Free travel at first', 'Free travel after the strokes', -1],
     words: ['pump', 'gain', 'pump gain'],
     proves: false,
     minutes: 3,
@@ -179,6 +186,7 @@ export const READINGS: readonly ReadingKind[] = [
     max: 100,
     over: 60,
     how: 'Mark the level, steady foot for a minute, let the pedal up, rule at the mark.',
+    tapes: ['Rim to fluid at first', 'Rim to fluid afterwards', 1],
     words: ['level held', 'held drop', 'level after holding'],
     proves: false,
     minutes: 4,
@@ -241,6 +249,7 @@ export const READINGS: readonly ReadingKind[] = [
     min: -100,
     max: 500,
     how: 'Free travel in the evening; again in the morning before the first stroke: the difference.',
+    tapes: ['Free travel in the evening', 'Free travel in the morning', 1],
     words: ['overnight growth', 'overnight gain', 'gained overnight'],
     proves: true,
     minutes: 5,

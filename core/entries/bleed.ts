@@ -48,6 +48,8 @@ export interface BleedLog {
   strokesSinceTopUp: number
   /** Volume in the bottle since the last top-up, where it was read; mm³. */
   bottleSinceTopUp: number
+  /** Of that, what came in cycles without strokes. */
+  bottleWithoutStrokes: number
   /** Clear cycles in a row at the end. */
   clearInRow: number
 }
@@ -61,6 +63,7 @@ export const startBleed = (): BleedState => ({
     strokes: 0,
     strokesSinceTopUp: 0,
     bottleSinceTopUp: 0,
+    bottleWithoutStrokes: 0,
     clearInRow: 0,
   },
 })
@@ -75,11 +78,12 @@ export const BLEED_KINDS: Kinds = {
     subjects: ['job'],
     knows: ({ method, cameOut }) => methods.has(method) && cameOuts.has(cameOut),
     take: ({ bleed }, held) => {
-      const { strokes = 0, cameOut, bottle = 0 } = held.payload
+      const { strokes, cameOut, bottle = 0 } = held.payload
       bleed.cycles.push(held)
-      bleed.strokes += strokes
-      bleed.strokesSinceTopUp += strokes
+      bleed.strokes += strokes ?? 0
+      bleed.strokesSinceTopUp += strokes ?? 0
       bleed.bottleSinceTopUp += bottle
+      if (strokes === undefined) bleed.bottleWithoutStrokes += bottle
       bleed.clearInRow = cameOut === 'clear' ? bleed.clearInRow + 1 : 0
     },
     tell: ({ method, strokes, cameOut, colour, bottle }, format) =>
@@ -98,6 +102,7 @@ export const BLEED_KINDS: Kinds = {
       bleed.topUps.push(held)
       bleed.strokesSinceTopUp = 0
       bleed.bottleSinceTopUp = 0
+      bleed.bottleWithoutStrokes = 0
     },
     tell: ({ volume }, format) =>
       volume === undefined ? 'Topped up' : `Topped up, ${format.volume(volume)}`,

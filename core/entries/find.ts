@@ -11,7 +11,7 @@ import {
   type Need,
   type ReadingName,
 } from '../diagnosis'
-import type { Held } from './held'
+import { newestByTime, type Held } from './held'
 import type { Format } from '../quantity'
 import { JOB_KIND_WORDS } from '../words'
 import { namesOf, type EntryKind } from './kind'
@@ -132,7 +132,11 @@ export const FIND_KINDS: Kinds = {
     subjects: ['job'],
     knows: ({ finding, phase }) => findings.has(finding) && phases.has(phase),
     replaces: ({ finding, phase }) => `${phase} ${finding}`,
-    take: (slice, held) => (slice.found[held.payload.phase][held.payload.finding] = held),
+    byTime: true,
+    take: (slice, held) => {
+      const { phase, finding } = held.payload
+      slice.found[phase][finding] = newestByTime(slice.found[phase][finding], held)
+    },
     tell: ({ finding, state, phase }) => {
       const { label, present, absent } = findingKind(finding)
       const seen = { present, absent, notLooked: 'not looked at' }[state]
@@ -162,9 +166,10 @@ export const FIND_KINDS: Kinds = {
     knows: ({ reading, phase }) => readings.has(reading) && phases.has(phase),
     // Readings while bleeding are a course, of which every one is drawn.
     replaces: ({ reading, phase }) => (phase === 'working' ? null : `${phase} ${reading}`),
+    byTime: true,
     take: (slice, held) => {
       const { reading, phase } = held.payload
-      slice.readings[phase][reading] = held
+      slice.readings[phase][reading] = newestByTime(slice.readings[phase][reading], held)
       if (phase === 'working') slice.course.push(held)
     },
     tell: ({ reading, value, duration, phase }, format: Format) => {

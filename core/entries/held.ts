@@ -17,4 +17,12 @@ export interface Held<T> {
   sent: boolean
   /** Corrections that were made to it; more than one are rivals, and the last holds. */
   corrections: Entry[]
+  /** Of what the newest by its own time replaces: those that came in later all the same, made on a device that was away. */
+  late?: Held<T>[]
+}
+
+/** Whichever was made last holds, however late the other came in; what came late is kept beside it, to be shown. */
+export function newestByTime<T>(before: Held<T> | undefined, held: Held<T>): Held<T> {
+  if (!before || held.at >= before.at) return held
+  return { ...before, late: [...(before.late ?? []), held] }
 }

@@ -11,6 +11,8 @@ export interface EntryKind<P, S> {
   knows?: (payload: P) => boolean
   /** The key under which a later entry replaces this one in the state; null or none where every one counts. */
   replaces?: (payload: P) => string | null
+  /** Of those with one key the one that was made last holds, not the one that came in last. */
+  byTime?: true
   /** True where an entry says nothing of the state: only the journal shows it. */
   silent?: boolean
   /** Takes it into the slice of the state that its stage keeps. */

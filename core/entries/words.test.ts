@@ -48,9 +48,9 @@ describe('an entry in a line', () => {
       / 62137 miles$/,
     )
     expect(said('asFound', { item: 'portOrientation', value: 90 })).toMatch(/: 90°$/)
-    expect(
-      said('modelNote', { model: 'Fenn 9', place: 'reservoir', words: 'behind the airbox' }),
-    ).toBe('Note for this model, reservoir: behind the airbox')
+    expect(said('modelNote', { model: 'Fenn 9', place: 'reservoir', words: 'behind the airbox' })).toBe(
+      'Note for this model, reservoir: behind the airbox',
+    )
     expect(said('closed', {})).toBe('Job closed')
     expect(said('closed', { reason: 'sold' })).toBe('Job closed: sold')
   })

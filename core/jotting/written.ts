@@ -123,17 +123,7 @@ function done(clause: string): Statement | null {
 }
 
 /** The part that a note about a model is of: the first that it names. */
-const PARTS = [
-  'reservoir',
-  'master',
-  'bleed screw',
-  'slave',
-  'line',
-  'fork',
-  'pedal',
-  'switch',
-] as const
-const PART_WAYS: readonly (readonly [(typeof PARTS)[number], RegExp])[] = [
+const PART_WAYS: readonly (readonly [place: string, RegExp])[] = [
   ['reservoir', /\breservoir|\bres\b|\bfluid pot/i],
   ['bleed screw', /\bbleed(?:er)?\b|\bnipple/i],
   ['slave', /\bslave|\bslv\b/i],

@@ -25,14 +25,19 @@ export function bearing(history: readonly Entry[]): Entry[] {
   const kept = new Set<string>(history.slice(from).map(({ id }) => id))
   const { standing } = timeline(history)
   const byId = new Map(history.map((entry) => [entry.id, entry]))
-  const newest = new Map<string, Standing>()
+  const newest = new Map<string, Standing[]>()
   for (const stands of standing) {
     const key = replacedBy(stands)
-    if (key !== null) newest.set(key, stands)
+    if (key === null) continue
+    const before = newest.get(key)
+    // What was made earlier and came in later is shown beside what holds.
+    const late = before && kindOf(stands.holds.kind)?.byTime && stands.holds.at < before[0]!.holds.at
+    newest.set(key, late ? [...before, stands] : [stands])
   }
   for (const stands of standing) {
     const key = replacedBy(stands)
-    if (kindOf(stands.holds.kind)?.silent || (key !== null && newest.get(key) !== stands)) continue
+    if (kindOf(stands.holds.kind)?.silent || (key !== null && !newest.get(key)!.includes(stands)))
+      continue
     kept.add(stands.origin.id)
     // A correction may name another one, taken back since: without it the way to the first entry would be cut.
     for (const correction of stands.corrections)

@@ -131,11 +131,34 @@ describe('corrections', () => {
   })
 
   it('a waiting entry comes after all that were sent, and is told apart', () => {
-    const waiting = entry(0, 'measurement', reading('freeTravel', 30), { sequence: undefined })
+    const waiting = entry(30, 'measurement', reading('freeTravel', 30), { sequence: undefined })
     const held = fold([waiting, first]).readings.asFound.freeTravel!
     expect(held).toMatchObject({ sent: false, payload: { value: 30 } })
     const both = fold([waiting, { ...waiting, sequence: 2 }, first])
     expect(both.readings.asFound.freeTravel).toMatchObject({ sent: true, payload: { value: 30 } })
+  })
+})
+
+describe('a reading made on a device that was away', () => {
+  const newer = entry(9, 'measurement', reading('freeTravel', 42))
+  const late = entry(3, 'measurement', reading('freeTravel', 30), { sequence: 10 })
+
+  it('does not take the place of a newer one, and stands beside it', () => {
+    const held = fold([newer, late]).readings.asFound.freeTravel!
+    expect(held.payload.value).toBe(42)
+    expect(held.late!.map(({ payload }) => payload.value)).toEqual([30])
+    const found = (n: number, state: 'present' | 'absent', sequence: number) =>
+      entry(n, 'finding', { finding: 'bootWet', state, phase: 'asFound' }, { sequence })
+    const boot = fold([found(9, 'present', 1), found(4, 'absent', 2)]).found.asFound.bootWet!
+    expect([boot.payload.state, boot.late?.[0]?.payload.state]).toEqual(['present', 'absent'])
+  })
+
+  it('is settled by saying it anew, or by taking it back', () => {
+    const again = entry(20, 'measurement', reading('freeTravel', 30), { sequence: 11 })
+    const settled = fold([newer, late, again]).readings.asFound.freeTravel!
+    expect([settled.payload.value, settled.late]).toEqual([30, undefined])
+    const back = entry(21, 'withdrawal', {}, { sequence: 11, withdraws: late.id })
+    expect(fold([newer, late, back]).readings.asFound.freeTravel!.late).toBeUndefined()
   })
 })
 

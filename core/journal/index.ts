@@ -1,6 +1,7 @@
 /** Entries of a job or a vehicle, what of them stands, and the fold that turns them into the present state. */
 export * from '../entries'
 export * from './entry'
+export { filesOf } from './files'
 export { lift } from './lift'
 export { NEWER, tell, understood } from './understood'
 export { bearing, bearingOnwards } from './bearing'

@@ -9,8 +9,11 @@ import { PROOF_CHECKS, PROOF_READINGS } from './rules'
  * then it may have been anything.
  */
 export function touchedBy({ workDone, bleed }: JobState): ReadonlySet<Touched> | null {
-  if (workDone.length === 0) return null
-  const touched = new Set(workDone.flatMap(({ payload }) => operationOf(payload.operation).touches))
+  const mended = workDone
+    .map(({ payload }) => operationOf(payload.operation))
+    .filter(({ looks }) => !looks)
+  if (mended.length === 0) return null
+  const touched = new Set(mended.flatMap(({ touches }) => touches))
   if (bleed.cycles.length > 0) touched.add('circuit')
   return touched
 }

@@ -7,6 +7,10 @@ export const LIMITS = {
   sinkPerMinute: 2,
   /** Clear cycles in a row; bubbles end before air does, so once is not enough. */
   clearInRow: 3,
+  /** mm; felt to two tenths, less may be none; more gives pedal away. */
+  rodClearance: { low: 0.2, high: 1 },
+  /** mm of pad before the floor by which the starting switch must have closed: mats and carpets take the rest. */
+  switchBeforeFloor: 10,
 } as const
 
 /** A reading that proves work: what work it proves, and why. */

@@ -27,6 +27,8 @@ export interface Operation {
   parts: readonly string[]
   /** What has to be proved again once it is done; nothing where only what was felt is asked. */
   touches: readonly Touched[]
+  /** Part of looking: nothing is mended by it. */
+  looks?: true
   /** Why so long, and why at that price. */
   reason: string
 }
@@ -37,7 +39,7 @@ const operation = <Id extends string>(
   [low, likely, high]: readonly [number, number, number],
   money: number,
   opens: boolean,
-  more: Pick<Operation, 'tools' | 'parts' | 'touches' | 'reason'>,
+  more: Pick<Operation, 'tools' | 'parts' | 'touches' | 'looks' | 'reason'>,
 ): Operation & { id: Id } => ({
   id,
   label,
@@ -200,6 +202,7 @@ export const OPERATIONS = [
     tools: ['rag', 'marker'],
     parts: ['cleaner'],
     touches: [],
+    looks: true,
     reason: 'So that what is wet next time is new.',
   }),
 ] as const satisfies readonly Operation[]

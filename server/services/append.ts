@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util'
 import { QueryTypes, type Transaction } from 'sequelize'
 import { checkEntry } from '../../contract'
-import type { Entry, Kind, Subject } from '../../core/journal'
+import { filesOf, type Entry, type Kind, type Subject } from '../../core/journal'
 import type { Database } from '../database/database'
 import { shownEntry } from './entries'
 import { filesKept } from './files'
@@ -45,7 +45,7 @@ export async function appendWithin(
     lockedSequence(database, subject, transaction),
     entriesById(database, entries.flatMap(namedBy), transaction),
     strangers(database, entries, transaction),
-    filesKept(database, entries.flatMap(fileOf)),
+    filesKept(database, entries.flatMap(filesOf)),
   ])
   if (last === null) throw notFound(subject.type)
   const fresh: Entry[] = []
@@ -143,13 +143,14 @@ const personProblem = ({ by }: Entry, strangers: ReadonlySet<string>): Refusal |
       ])
     : null
 
-const fileOf = (entry: Entry): string[] => (entry.kind === 'photo' ? [entry.payload.file] : [])
-
 const fileProblem = (entry: Entry, kept: ReadonlySet<string>): Refusal | null =>
-  fileOf(entry).every((id) => kept.has(id))
+  filesOf(entry).every((id) => kept.has(id))
     ? null
     : new Refusal(422, 'no-file', 'The photograph of this entry has not come here', [
-        { path: '/payload/file', message: 'names no photograph that is kept here' },
+        {
+          path: entry.kind === 'photo' ? '/payload/file' : '/payload/photo',
+          message: 'names no photograph that is kept here',
+        },
       ])
 
 /** A correction or withdrawal acts on an entry of the same subject; a correction keeps its kind. */

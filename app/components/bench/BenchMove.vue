@@ -13,6 +13,8 @@ const words = computed(() => {
   switch (step.to) {
     case 'mend':
       return step.words
+    case 'closed':
+      return 'Closed'
     case 'handOver':
       return 'Return to the customer'
     case 'prove':

@@ -156,7 +156,7 @@ const shown = (point: RoutePoint, column: Column) => {
       </tbody>
     </table>
     <p class="mt-3 flex flex-wrap gap-2">
-      <button type="button" class="quiet" @click="filing.undo">Undo</button>
+      <UndoButton :entry="filing.undoable.value" @undo="filing.undo" />
       <button
         type="button"
         class="quiet"

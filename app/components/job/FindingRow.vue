@@ -62,6 +62,7 @@ function say(choice: 'present' | 'absent') {
         </button>
       </span>
     </div>
+    <LateEntries v-if="held?.late" :late="held.late" kind="finding" />
     <PhotoStrip
       :photos="photos"
       :label="`Photographs: ${kind.label}`"

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { HELD_FOR } from '~~/core/quantity'
 import type { Phase } from '~~/core/journal'
 import { readingKind, type ReadingName } from '~~/core/diagnosis'
-import { numberIn } from '~~/core/quantity'
+import { Ruler, Timer } from '@lucide/vue'
+import { HELD_FOR, numberIn } from '~~/core/quantity'
 
 /** One reading: its last value, and a field that files a new one. What is typed stays until it is filed. */
 const props = defineProps<{ reading: ReadingName; phase: Phase; before?: number | null }>()
@@ -16,6 +16,21 @@ const short = (value: number) =>
 const time = ref(String(kind.over ?? ''))
 const tried = ref(false)
 const opened = ref(false)
+/** What is measured with, on the page. */
+const instrument = ref<'watch' | 'tape' | null>(null)
+const timed = kind.over !== undefined || kind.unit === 's'
+const use = (one: 'watch' | 'tape') => (instrument.value = instrument.value === one ? null : one)
+const expected = useExpected(props.reading)
+/** A hold’s time goes beside its figure, a time that is the reading itself is the figure. */
+function stopped(measured: number) {
+  if (kind.over === undefined) text.value = String(measured)
+  else time.value = String(Math.max(1, Math.round(measured)))
+}
+function summed(difference: number) {
+  const decimals = unitsNow() === 'inch' ? 3 : 1
+  text.value = String(Number(inUnits(difference, 'mm', decimals).replace('−', '-')))
+  instrument.value = null
+}
 
 const held = computed(() => state.value.readings[props.phase][props.reading])
 const problem = computed(() => {
@@ -81,9 +96,40 @@ async function submit() {
           />
           <span class="text-soft">s</span>
         </template>
+        <button
+          v-if="timed"
+          type="button"
+          class="tap px-0"
+          :aria-label="`Stopwatch: ${kind.label}`"
+          title="Stopwatch"
+          :aria-expanded="instrument === 'watch'"
+          @click="use('watch')"
+        >
+          <Timer :size="22" aria-hidden="true" />
+        </button>
+        <button
+          v-if="kind.tapes"
+          type="button"
+          class="tap px-0"
+          :aria-label="`Before and after: ${kind.label}`"
+          title="Before, after, difference"
+          :aria-expanded="instrument === 'tape'"
+          @click="use('tape')"
+        >
+          <Ruler :size="22" aria-hidden="true" />
+        </button>
         <button class="quiet" :disabled="text.trim() === ''">File</button>
       </span>
     </div>
+    <LateEntries v-if="held?.late" :late="held.late" kind="measurement" />
+    <p v-if="expected" class="text-[0.9rem] text-soft" data-expected>{{ expected }}</p>
+    <StopWatch
+      v-if="instrument === 'watch'"
+      :label="kind.label"
+      :usual="kind.over"
+      @stopped="stopped"
+    />
+    <TapeSum v-if="instrument === 'tape' && kind.tapes" :tapes="kind.tapes" @sum="summed" />
     <p v-if="problem && tried" role="alert" class="pb-1 font-semibold text-rust">
       {{ problem }}. What you typed is still here.
     </p>

@@ -8,7 +8,7 @@ import { phaseFigures } from '~~/core/proof'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
 const journal = useJournalStore()
-const { id, phase, state, vehicle, file, undo, redo, lastFiled, problem } = useJob()
+const { id, phase, state, vehicle, file, undo, undoable, redo, lastFiled, problem } = useJob()
 const { installation } = useJobFigures()
 const text = useSessionStorage(`mellow-say-${id}`, '')
 const input = useTemplateRef<HTMLInputElement>('input')
@@ -218,7 +218,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       >
         File
       </button>
-      <button type="button" class="quiet" title="Ctrl Z" @click="undo">Undo</button>
+      <UndoButton :entry="undoable" @undo="undo" />
     </div>
   </form>
 </template>

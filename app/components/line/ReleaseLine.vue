@@ -5,7 +5,7 @@ import type { Installation } from '~~/core/installation'
 import type { SuspectTold } from '~~/core/diagnosis'
 import type { Found } from '~~/core/journal'
 import type { Routing } from '~/composables/useRouting'
-import { airBubbles, leakMarks, suspectMarks } from './found-marks'
+import { airBubbles, leakMarks, noiseMarks, suspectMarks } from './found-marks'
 import { drawLine, pistonsOf, spanOf, type Point, type Span } from './line-geometry'
 import LineHandles from './LineHandles.vue'
 import { bleederWords, lineName, partWords, wayOut, type PartId } from './part-words'
@@ -52,13 +52,18 @@ const drawing = computed(() =>
 const pistons = computed(() => pistonsOf(props.installation, props.pressed ?? null, props.pad ?? 0))
 const rodStops = computed(() => props.installation.circuit.master.pushrodClearance < 0)
 const leaks = computed(() => leakMarks(drawing.value, props.found))
+const noises = computed(() => noiseMarks(drawing.value, props.found))
 const suspected = computed(() => suspectMarks(drawing.value, props.suspects ?? []))
 const bubbles = computed(() => airBubbles(drawing.value, props.air ?? 0))
 const levelLow = computed(() => props.found?.levelLow?.payload.state === 'present')
 const parts = computed(() => partWords(props.installation, formatNow(), noseUp.value))
 const words = (id: PartId) => parts.value.find((part) => part.id === id)!
 const spoken = computed(() =>
-  ['Release circuit from the side.', ...leaks.value.map((leak) => `${leak.words}.`)].join(' '),
+  [
+    'Release circuit from the side.',
+    ...leaks.value.map((leak) => `${leak.words}.`),
+    ...noises.value.map(({ words: heard }) => `Noise at the ${heard}.`),
+  ].join(' '),
 )
 const path = (points: Point[]) =>
   points.map(({ x, y }, i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('')
@@ -222,6 +227,17 @@ defineExpose({ svg: drawn, parts })
         >
           {{ leak.words }}
         </text>
+      </g>
+      <g
+        v-for="one in noises"
+        :key="one.id"
+        class="noise"
+        :class="{ loud: one.loud }"
+        :data-noise="one.id"
+        aria-hidden="true"
+      >
+        <circle :cx="one.x" :cy="one.y" :r="one.loud ? 22 : 14" />
+        <text v-if="one.loud" :x="one.x" :y="one.y + 42" text-anchor="middle">loudest</text>
       </g>
       <g v-for="one in suspected" :key="one.id" class="suspect" :data-suspected="one.id">
         <circle :cx="one.x" :cy="one.y" r="17" />

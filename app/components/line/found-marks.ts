@@ -1,5 +1,6 @@
 import {
   faultKind,
+  NOISE_PLACES,
   type FaultId,
   type FaultPlace,
   type FindingId,
@@ -52,6 +53,34 @@ export function leakMarks(
     ...drawn[id]!,
     words,
   }))
+}
+
+/** Where a noise was listened for, ringed: heavy where it comes from, thin where it does not. */
+export function noiseMarks(
+  { master, slave }: LineDrawing,
+  found?: Found,
+): ({ id: FindingId; words: string; loud: boolean } & Point)[] {
+  const drawn: Partial<Record<FindingId, Point>> = {
+    noiseAtPedal: { x: master.x - 176, y: master.y + 30 },
+    noiseAtPivot: { x: master.x - 176, y: master.y - 30 },
+    noiseAtRod: { x: master.x - 112, y: master.y },
+    noiseAtMaster: { x: master.x - 40, y: master.y },
+    noiseAtSlave: { x: slave.x + 40, y: slave.y },
+    noiseAtFork: { x: slave.x + 100, y: slave.y },
+  }
+  return NOISE_PLACES.flatMap(({ finding, label }) => {
+    const state = found?.[finding]?.payload.state
+    if (state !== 'present' && state !== 'absent') return []
+    const loud = state === 'present'
+    return [
+      {
+        id: finding,
+        ...drawn[finding]!,
+        loud,
+        words: `${label.toLowerCase()}: ${loud ? 'here' : 'not here'}`,
+      },
+    ]
+  })
 }
 
 /** Less air than this is not drawn, mm³. */

@@ -3,13 +3,18 @@ import { PanelRightClose, PanelRightOpen, PanelTopClose } from '@lucide/vue'
 import { useEventListener, useMediaQuery, useStorage } from '@vueuse/core'
 import { isImplausible } from '~~/core/circuit'
 import { STAGES, type Stage } from '~~/core/journal'
-import { drawnOn } from '~/components/circuit/sheets'
+import { drawnOn, sheetOf } from '~/components/circuit/sheets'
 import type { Measured } from '~/composables/useDesk'
 import { STAGE_FACES } from '~/stages'
+import { sheetSight } from '~/stages/in-sight'
 
 const route = useRoute()
 const id = String(route.params.id)
-const { job: open, figures: meaning } = provideJob(id)
+/** A sheet of the circuit is open instead of a stage. */
+const onSheet = computed(() => route.path.startsWith(`/jobs/${id}/circuit`))
+const { job: open, figures: meaning } = provideJob(id, () =>
+  onSheet.value ? sheetSight(sheetOf(route.params.sheet)) : null,
+)
 const { job, vehicle, error, stage, state, load } = open
 const { installation, figures } = meaning
 const { told, watched } = provideDiagnosis(open, meaning)
@@ -28,8 +33,6 @@ const keptStage = useStorage(`mellow-stage-${id}`, '')
 const SHOWN_FROM = 0.15
 const MOST_SHOWN = 3
 
-/** A sheet of the circuit is open instead of a stage. */
-const onSheet = computed(() => route.path.startsWith(`/jobs/${id}/circuit`))
 watch(
   () => route.params.stage,
   (given) => {
@@ -158,6 +161,7 @@ const seen = computed(() => {
           </button>
         </CircuitLine>
         <CompanyBar v-model="companyOpen" />
+        <ClosedBar />
         <StopBar />
         <main class="min-h-0 grow overflow-y-auto" tabindex="-1">
           <NuxtPage />

@@ -4,7 +4,8 @@ import type { Vehicle } from '~~/contract'
 import { archetypeById, assumedFigures } from '~~/core/installation'
 import { installationFrom } from '~~/core/journal'
 import { phaseFigures } from '~~/core/proof'
-import { drawnOn } from '~/components/circuit/sheets'
+import { drawnOn, sheetOf } from '~/components/circuit/sheets'
+import { sheetSight } from '~/stages/in-sight'
 import { useFollowing } from '~/sync/following'
 import { useOpened } from '~/sync/opened'
 import type { Measured } from '~/composables/useDesk'
@@ -25,7 +26,7 @@ useFollowing(
   () => (vehicle.value ? `/vehicles/${id}` : undefined),
   [{ subject: () => subject, look: opened.look }],
 )
-const filing = useFiling(subject)
+const filing = useFiling(subject, () => sheetSight(sheetOf(route.params.sheet)))
 const kept = computed(() => installationFrom(filing.entries.value))
 const routing = useRouting(kept, filing.file)
 const measured = computed((): Measured => {

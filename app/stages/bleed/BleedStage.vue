@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { WORKSHOP_VOLUME } from '~~/core/quantity'
 import { strokeVolume } from '~~/core/circuit'
-import { CAME_OUT, METHODS, type CameOut } from '~~/core/journal'
+import { CAME_OUT, METHODS, WITHOUT_STROKES, type CameOut } from '~~/core/journal'
 import { LIMITS } from '~~/core/proof'
 
 /** Cycles with what came out, strokes since the last top-up, and how free travel goes. */
@@ -25,7 +25,15 @@ const strokesInReservoir = computed(() => {
   const perStroke = strokeVolume(installation.value.circuit)
   return perStroke > 0 ? Math.floor((0.8 * installation.value.reservoir.usable) / perStroke) : 0
 })
-const left = computed(() => strokesInReservoir.value - bleed.value.strokesSinceTopUp)
+/** Strokes of the pedal, and what ran out without any, counted as strokes. */
+const used = computed(() => {
+  const { strokesSinceTopUp, bottleWithoutStrokes } = bleed.value
+  const perStroke = installation.value ? strokeVolume(installation.value.circuit) : 0
+  return strokesSinceTopUp + (perStroke > 0 ? Math.ceil(bottleWithoutStrokes / perStroke) : 0)
+})
+const left = computed(() => strokesInReservoir.value - used.value)
+const strokeless = computed(() => WITHOUT_STROKES.has(setting.value.method))
+const correcting = ref<string | null>(null)
 const course = computed(() => [
   ...(state.value.readings.asFound.freeTravel ? [state.value.readings.asFound.freeTravel] : []),
   ...state.value.course.filter(({ payload }) => payload.reading === 'freeTravel'),
@@ -56,8 +64,10 @@ async function cycle(cameOut: CameOut, event?: Event) {
   lastTap = { at, cameOut }
   if (bottleProblem.value || again) return
   const volume = typedValue(bottle.value, 'mm³')
+  const { method, strokes } = setting.value
   const done = await file('bleedCycle', {
-    ...setting.value,
+    method,
+    ...(!strokeless.value && { strokes }),
     cameOut,
     ...(colour.value && { colour: colour.value }),
     ...(volume !== null && { bottle: volume }),
@@ -86,7 +96,7 @@ const step = (by: number) => {
             </option>
           </select>
         </label>
-        <div role="group" aria-label="Strokes in this cycle">
+        <div v-if="!strokeless" role="group" aria-label="Strokes in this cycle">
           <span class="mb-1 block">Strokes in this cycle</span>
           <span class="flex items-center">
             <button type="button" class="quiet text-xl" aria-label="One stroke fewer" @click="step(-1)">
@@ -153,8 +163,20 @@ const step = (by: number) => {
       <section class="mt-5 border-t border-hairline pt-3" aria-label="Reservoir">
         <div class="flex flex-wrap items-center gap-3">
           <p class="grow text-[1.1rem]">
-            <strong data-figure="since">{{ bleed.strokesSinceTopUp }}</strong> strokes since the last
-            top-up<span v-if="left > 3" class="text-soft">, about {{ left }} left</span
+            <template v-if="strokeless && bleed.strokesSinceTopUp === 0"
+              ><strong>{{ withUnits(bleed.bottleSinceTopUp, 'mm³') }}</strong> in the bottle since the
+              last top-up</template
+            ><template v-else
+              ><strong data-figure="since">{{ bleed.strokesSinceTopUp }}</strong> strokes since the last
+              top-up</template
+            ><span v-if="left > 3" class="text-soft"
+              >, about
+              {{
+                strokeless
+                  ? withUnits(left * strokeVolume(installation!.circuit), 'mm³', 0)
+                  : `${left} strokes`
+              }}
+              left</span
             ><strong v-else class="text-rust">: top up now</strong>
           </p>
           <label class="flex items-center gap-2">
@@ -175,7 +197,7 @@ const step = (by: number) => {
             v-for="i in Math.min(strokesInReservoir, 40)"
             :key="i"
             class="grow border border-edge"
-            :class="i <= strokesInReservoir - bleed.strokesSinceTopUp ? 'bg-fluid' : ''"
+            :class="i <= left ? 'bg-fluid' : ''"
           />
         </div>
         <p class="mt-2 border-l-4 border-amber pl-3 text-[0.95rem]">
@@ -219,7 +241,7 @@ const step = (by: number) => {
           <li
             v-for="{ kind, held } in log"
             :key="held.id"
-            class="flex min-h-11 items-center gap-2 border-b border-hairline"
+            class="flex min-h-11 flex-wrap items-center gap-2 border-b border-hairline"
             :class="kind === 'topUp' ? 'text-soft' : ''"
           >
             <span class="grow"
@@ -228,6 +250,16 @@ const step = (by: number) => {
             >
             <span class="text-[0.9rem] text-soft">{{ when(held.at) }}</span>
             <button
+              v-if="kind === 'bleedCycle'"
+              type="button"
+              class="tap underline underline-offset-4"
+              :aria-expanded="correcting === held.id"
+              :aria-label="`Correct: ${describe({ kind, payload: held.payload })}`"
+              @click="correcting = correcting === held.id ? null : held.id"
+            >
+              correct
+            </button>
+            <button
               type="button"
               class="tap underline underline-offset-4"
               :aria-label="`Take back: ${describe({ kind, payload: held.payload })}`"
@@ -235,6 +267,12 @@ const step = (by: number) => {
             >
               take back
             </button>
+            <CycleCorrection
+              v-if="kind === 'bleedCycle' && correcting === held.id"
+              :held="held"
+              class="basis-full"
+              @done="correcting = null"
+            />
           </li>
         </ol>
       </section>

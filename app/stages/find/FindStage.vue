@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
-import { FINDINGS, fits, PLACES, READINGS, type Place } from '~~/core/diagnosis'
+import { FINDINGS, fits, NOISE_PLACES, PLACES, READINGS, type Place } from '~~/core/diagnosis'
 import { startStage } from '~~/core/journal'
 
 /** What is complained of, seen and measured, by place; and what it adds up to, with the best next look. */
@@ -10,7 +10,7 @@ const { told, waiting, problem, watched } = useDiagnosis()
 onMounted(() => (watched.value = true))
 onBeforeUnmount(() => (watched.value = false))
 
-type TabId = 'glance' | 'says' | Place | 'measured'
+type TabId = 'glance' | 'says' | Place | 'noise' | 'measured'
 const route = useRoute()
 const complained = computed(() => state.value.complaints.length > 0)
 const tab = computed<TabId>({
@@ -46,6 +46,8 @@ const tabs = computed(() => {
     const own = here.value.filter((one) => one.place === place.id)
     list.push({ id: place.id, label: PLACE_TABS[place.id], count: `${looked(own)}/${own.length}` })
   }
+  const heard = NOISE_PLACES.map(({ finding }) => ({ id: finding }))
+  list.push({ id: 'noise', label: 'Noise', count: String(looked(heard) || '') })
   const read = Object.keys(state.value.readings.asFound).length
   list.push({ id: 'measured', label: 'Measured', count: `${read}/${readings.value.length}` })
   return list
@@ -108,6 +110,7 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
               />
             </template>
             <DriverSays v-else-if="one.id === 'says'" />
+            <NoiseHunt v-else-if="one.id === 'noise'" />
             <template v-else-if="one.id === 'measured'">
               <PlaceCaution>
                 Go underneath only on rated stands, wheels chocked. Nobody at the pedal while hands are
@@ -147,6 +150,7 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
       <template v-if="told">
         <FindAdvice />
         <NextLook class="mt-3" />
+        <ModelNotes class="mt-3" />
         <ModelPhotos :model="vehicle?.model ?? null" />
         <SuspectList class="mt-2" />
         <ConditionRow class="mt-2" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { operationOf, type OperationId } from '~~/core/work'
 import {
   faultKind,
   findingKind,
@@ -14,7 +15,11 @@ import {
 } from '~~/core/diagnosis'
 
 /** Short branching procedures: each step files its entry, so that a guide can be left and taken up again. */
-const { file } = useJob()
+const { file, state: job } = useJob()
+/** The last time that a step's work was done. */
+const doneLast = (operation: OperationId) =>
+  job.value.workDone.filter(({ payload }) => payload.operation === operation).at(-1)
+const person = usePersonStore()
 const { installation } = useJobFigures()
 const { evidence, conditions, barring, guide: opened } = useDiagnosis()
 const panel = useTemplateRef('panel')
@@ -76,6 +81,21 @@ const answerOf = (guide: Guide, step: Guide['steps'][number]) => {
           </li>
         </ol>
         <template v-if="state.step">
+          <p v-if="state.step.first && doneLast(state.step.first)" class="text-soft" data-done-before>
+            {{ operationOf(state.step.first).label }}: done
+            {{ when(doneLast(state.step.first)!.at) }} by
+            {{ person.names.get(doneLast(state.step.first)!.by) ?? 'somebody' }}.
+          </p>
+          <p v-else-if="state.step.first" class="flex flex-wrap items-center gap-x-3">
+            <span>First: {{ operationOf(state.step.first).label.toLowerCase() }}.</span>
+            <button
+              type="button"
+              class="quiet"
+              @click="file('workDone', { operation: state.step!.first! })"
+            >
+              Done
+            </button>
+          </p>
           <p class="py-1 text-[1.1rem]">{{ state.step.say }}</p>
           <FindingRow
             v-if="state.step.ask === 'finding'"

@@ -1,5 +1,11 @@
-import { notBuilt } from '../stage'
+import { touchedBy } from '~~/core/proof'
+import { AS_FOUND, loaded, type StageFace } from '../stage'
 
-export const fit = notBuilt(
-  'Here the order of work will stand: what to take off, what to put on, what must be off again.',
-)
+export const fit: StageFace = {
+  view: loaded(() => import('./FitStage.vue')),
+  meant: 'What is written down before it comes apart, and what was done.',
+  frame: AS_FOUND,
+  owed({ state }) {
+    return state.value.decision && touchedBy(state.value) === null ? { words: 'work done?' } : null
+  },
+}

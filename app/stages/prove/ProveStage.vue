@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import type { Outcome } from '~~/core/journal'
 import { READINGS } from '~~/core/diagnosis'
-import { isProven, proofChecks, reasonWords, sameVerdict } from '~~/core/proof'
+import {
+  isProven,
+  proofChecks,
+  readingsAsked,
+  reasonWords,
+  sameVerdict,
+  touchedBy,
+} from '~~/core/proof'
 
 /** The same measurements again, the checks, and the verdict with its reasons and figures. */
 const { state, file, vehicle, vehicleEntries } = useJob()
@@ -11,6 +18,13 @@ const readings = computed(() => {
   const external = installation.value?.circuit.slave.type === 'external'
   return READINGS.filter(({ name, proves }) => proves && (name !== 'rodStroke' || external))
 })
+/** Asked of this job, or measured all the same; the rest can be measured if somebody wants to. */
+const asked = computed(() => {
+  const owed = readingsAsked(state.value)
+  return readings.value.filter(({ name }) => owed.includes(name) || state.value.readings.after[name])
+})
+const more = computed(() => readings.value.filter((one) => !asked.value.includes(one)))
+const narrowed = computed(() => touchedBy(state.value) !== null)
 const checks = computed(() => (installation.value ? proofChecks(installation.value, state.value) : []))
 const verdict = computed(() => proof.value?.verdict)
 const ORDER: Outcome[] = ['stop', 'notYet', 'pass']
@@ -46,15 +60,33 @@ const changedSince = computed(
   <div class="grid gap-x-8 lg:grid-cols-[minmax(0,1.08fr)_minmax(0,1fr)]">
     <div class="border-hairline px-6 py-4 lg:border-r">
       <GradedResults />
-      <h2 class="place-name mt-4 first:mt-0">Measure again</h2>
-      <ReadingField
-        v-for="reading in readings"
-        :key="reading.name"
-        :reading="reading.name"
-        phase="after"
-        :before="state.readings.asFound[reading.name]?.payload.value ?? null"
-      />
-      <h2 class="place-name mt-4">Look again</h2>
+      <WorkDone />
+      <p v-if="narrowed" class="text-[0.95rem] text-soft" data-narrowed>
+        Asked below: only what this work can have touched.
+      </p>
+      <template v-if="asked.length">
+        <h2 class="place-name mt-4">Measure again</h2>
+        <ReadingField
+          v-for="reading in asked"
+          :key="reading.name"
+          :reading="reading.name"
+          phase="after"
+          :before="state.readings.asFound[reading.name]?.payload.value ?? null"
+        />
+      </template>
+      <details v-if="more.length">
+        <summary class="min-h-11 content-center text-soft">
+          Measure more: {{ more.map(({ label }) => label.toLowerCase()).join(', ') }}
+        </summary>
+        <ReadingField
+          v-for="reading in more"
+          :key="reading.name"
+          :reading="reading.name"
+          phase="after"
+          :before="state.readings.asFound[reading.name]?.payload.value ?? null"
+        />
+      </details>
+      <h2 v-if="checks.length" class="place-name mt-4">Look again</h2>
       <FindingRow
         v-for="check in checks"
         :key="check.finding"
@@ -110,6 +142,7 @@ const changedSince = computed(
       </section>
       <AirFigure v-if="proof?.after.air" class="mt-5" :figures="proof.after" heading="Air after" />
       <CauseConfirmed />
+      <CloseJob />
     </div>
   </div>
 </template>

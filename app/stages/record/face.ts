@@ -1,6 +1,8 @@
-import { AS_FOUND, notBuilt } from '../stage'
+import { AS_FOUND, loaded, type StageFace } from '../stage'
 
-export const record = notBuilt(
-  'Here the job card, the reminders and the file of the job will be made.',
-  { ...AS_FOUND, beside: { phase: 'after', name: 'after' } },
-)
+export const record: StageFace = {
+  view: loaded(() => import('./RecordStage.vue')),
+  meant: 'What this job taught about the model, and its end.',
+  frame: { ...AS_FOUND, beside: { phase: 'after', name: 'after' } },
+  owed: () => null,
+}

@@ -2,6 +2,7 @@ import type { Evidence } from '../evidence'
 import type { FaultId } from '../faults'
 import type { FindingId, Need, Only } from '../findings'
 import type { ReadingName } from '../readings'
+import type { OperationId } from '../../work'
 
 /** Where a guide ends: what it has shown, and which faults are left. */
 export interface Conclusion {
@@ -11,7 +12,12 @@ export interface Conclusion {
 type Then = string | Conclusion
 
 /** One step: something is done, one thing is noted, and what it was decides the next step. */
-export type GuideStep = { id: string; say: string } & (
+export type GuideStep = {
+  id: string
+  say: string
+  /** Work that has to be done before one looks: done once, it is not asked for again at the next step. */
+  first?: OperationId
+} & (
   | { ask: 'finding'; finding: FindingId; present: Then; absent: Then }
   | {
       ask: 'reading'

@@ -20,7 +20,8 @@ export const WHERE_IT_GOES: readonly Guide[] = [
       },
       {
         id: 'again',
-        say: 'Wipe it dry, boot back, ten strokes. Wet again?',
+        say: 'Boot back, ten strokes. Wet again?',
+        first: 'wash',
         ask: 'finding',
         finding: 'bootWetAgain',
         present: 'above',
@@ -39,7 +40,8 @@ export const WHERE_IT_GOES: readonly Guide[] = [
       },
       {
         id: 'union',
-        say: 'Wipe the union at the slave, ten strokes. Damp?',
+        say: 'Ten strokes. Is the union at the slave damp?',
+        first: 'wash',
         ask: 'finding',
         finding: 'slaveUnionDamp',
         present: { words: 'The union leaks.', points: ['unionLeak'] },
@@ -47,7 +49,8 @@ export const WHERE_IT_GOES: readonly Guide[] = [
       },
       {
         id: 'outlet',
-        say: 'Wipe the master’s outlet, ten strokes. Damp?',
+        say: 'Ten strokes. Is the master’s outlet damp?',
+        first: 'wash',
         ask: 'finding',
         finding: 'outletDamp',
         present: { words: 'The outlet union leaks.', points: ['outletLeak'] },

@@ -32,7 +32,8 @@ export const WHICH_PART: readonly Guide[] = [
       },
       {
         id: 'boot',
-        say: 'It sinks. Boot wiped, ten strokes: wet again?',
+        say: 'It sinks. Ten strokes: is the boot wet again?',
+        first: 'wash',
         ask: 'finding',
         finding: 'bootWetAgain',
         present: { words: 'The slave.', points: ['slaveLeak'] },

@@ -1,6 +1,6 @@
 import { ModelQuery } from '../../../contract'
 import { route } from '../../http/route'
-import { photosOfModel } from '../../services/model-photos'
+import { photosOfModel } from '../../services/of-model'
 import { checker } from '../../services/validate'
 
 const check = checker(ModelQuery, 'query')

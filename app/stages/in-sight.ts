@@ -1,0 +1,45 @@
+import type { Entry, Kind, Stage } from '~~/core/journal'
+import type { SheetId } from '~/components/circuit/sheets'
+
+/** What one has before one's eyes on a page: undo takes nothing else back. */
+export interface Sight {
+  /** Of the page: what was filed while it is open is in sight too. */
+  name: string
+  shows: (entry: Entry) => boolean
+}
+
+/** Kinds that a stage shows; of findings and readings those of its phases. */
+const STAGE_KINDS: Record<Stage, readonly Kind[]> = {
+  find: ['complaint', 'condition', 'takenOver', 'decision', 'modelNote'],
+  choose: ['decision', 'circuitPlan'],
+  fit: ['asFound', 'workDone'],
+  bleed: ['bleedCycle', 'topUp'],
+  prove: ['graded', 'cause', 'verdict', 'workDone', 'closed'],
+  record: ['modelNote', 'closed'],
+}
+const PHASE_OF: Partial<Record<Stage, string>> = { find: 'asFound', bleed: 'working', prove: 'after' }
+
+export function stageSight(stage: Stage): Sight {
+  const kinds = new Set<Kind>(STAGE_KINDS[stage])
+  return {
+    name: stage,
+    shows: (entry) =>
+      kinds.has(entry.kind) ||
+      ((entry.kind === 'finding' || entry.kind === 'measurement') &&
+        entry.payload.phase === PHASE_OF[stage]),
+  }
+}
+
+const SHEET_KINDS: Record<SheetId, readonly Kind[]> = {
+  parts: ['parameter', 'installation', 'photo'],
+  route: ['route', 'installation'],
+  curves: ['circuitPlan'],
+  whatif: ['circuitPlan'],
+  wear: [],
+  guess: ['parameter'],
+  keep: ['calibration', 'installation'],
+}
+export function sheetSight(sheet: SheetId): Sight {
+  const kinds = new Set<Kind>(SHEET_KINDS[sheet])
+  return { name: `circuit ${sheet}`, shows: ({ kind }) => kinds.has(kind) }
+}
