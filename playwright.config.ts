@@ -13,6 +13,8 @@ export default defineConfig({
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },
+    // It would answer before a test can stand in for the server; the offline journey lets it in.
+    serviceWorkers: 'block',
     launchOptions: CHROMIUM,
     trace: 'retain-on-failure',
   },

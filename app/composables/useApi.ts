@@ -1,4 +1,5 @@
 import type { Problem } from '~~/contract'
+import { keptAnswers, shownAsOf } from '~/sync/kept'
 
 /** The server did not take it: why, and whether trying again later can help. */
 export class ApiError extends Error {
@@ -26,12 +27,38 @@ const FOREIGN: Problem = {
 }
 const ANSWER_WITHIN = 12_000
 
-/** One call of the API: JSON there and back, errors as ApiError. */
+/** Questions whose answers are of no use later: what came after a sequence, looks ahead, whether the server lives. */
+const MOMENTARY = /[?&]after=|\/look$|^\/health/
+
+/**
+ * One call of the API: JSON there and back, errors as ApiError. A question that the server does not answer is answered by what
+ * it said last, where this browser knows that; `shownAsOf` then says of when it is.
+ */
 export async function api<T>(
   path: string,
   body?: unknown,
   method: 'GET' | 'POST' | 'PUT' = body === undefined ? 'GET' : 'POST',
 ): Promise<T> {
+  const keeps = method === 'GET' && !MOMENTARY.test(path)
+  try {
+    const answer = await call<T>(path, body, method)
+    shownAsOf.value = null
+    if (keeps) keptAnswers.keep(path, answer)
+    return answer
+  } catch (error) {
+    const away = error instanceof ApiError && error.status === 0
+    if (away && keeps) {
+      const known = await keptAnswers.answer(path)
+      if (known) {
+        shownAsOf.value = Math.min(shownAsOf.value ?? Infinity, known.at)
+        return known.answer as T
+      }
+    }
+    throw error
+  }
+}
+
+async function call<T>(path: string, body: unknown, method: 'GET' | 'POST' | 'PUT'): Promise<T> {
   let response: Response
   let text: string
   try {

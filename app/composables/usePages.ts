@@ -1,6 +1,7 @@
 import { refDebounced } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import type { Page } from '~~/contract'
+import { shownAsOf } from '~/sync/kept'
 
 /** ms that typing rests before it is searched for. */
 const RESTS = 250
@@ -42,6 +43,8 @@ export function usePages<T extends { id: string }>(asked: () => string) {
     if (next.value !== null && !loading.value) await fetchPage(next.value)
   }
   watch(asked, () => void load(), { immediate: true })
+  // What was only remembered is asked for anew once the server is back.
+  watch(shownAsOf, (at) => at === null && void load())
   return { items, next, loading, error, load, more }
 }
 

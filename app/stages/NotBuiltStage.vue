@@ -15,6 +15,10 @@ const built = STAGES.filter((stage) => STAGE_FACES[stage].view !== null)
     <p class="mt-2 text-soft">
       What you do by hand meanwhile can be kept as a note: type “note …” below.
     </p>
+    <p v-if="stage === 'choose'" class="mt-2">
+      Cylinders, lines and pedal can be tried in thought on the circuit’s
+      <NuxtLink :to="`/jobs/${id}/circuit/whatif`" class="underline">What if</NuxtLink> sheet.
+    </p>
     <p class="mt-4 flex flex-wrap gap-3">
       <NuxtLink v-for="one in built" :key="one" :to="`/jobs/${id}/${one}`" class="quiet">
         {{ STAGE_WORDS[one] }}

@@ -3,6 +3,7 @@ import { computed, ref, shallowReactive, shallowRef } from 'vue'
 import { filesOf, type Entry, type Kind, type Payloads, type Subject } from '~~/core/journal'
 import { api, ApiError } from '~/composables/useApi'
 import { newId } from '~/composables/useIds'
+import { keptAnswers } from '~/sync/kept'
 import { KnownEntries } from '~/sync/known'
 import { EntryQueue, type Queued } from '~/sync/queue'
 import { answerOf, Sender, type Answer } from '~/sync/sender'
@@ -107,6 +108,7 @@ export const useJournalStore = defineStore('journal', () => {
   /** Entries of whatever subject, as they come one by one. */
   function learn(entries: readonly Entry[]): void {
     for (const entry of entries) take(entry.subject, [entry])
+    keptAnswers.keepEntries(entries)
   }
   const upTo = (subject: Subject): number => knownOf(subject).upTo
   const hasGap = (subject: Subject): boolean => knownOf(subject).hasGap

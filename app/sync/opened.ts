@@ -1,5 +1,6 @@
 import { ref, shallowRef } from 'vue'
 import type { Page, WithEntries } from '~~/contract'
+import { keptAnswers, shownAsOf } from './kept'
 import type { Entry, Subject } from '~~/core/journal'
 
 /** Entries fetched behind in one go. */
@@ -23,6 +24,9 @@ export function useOpened<T extends { id: string; lastSequence: number }>(type: 
     ])
     void import('~/sync/photos').then(({ waitingPhotos }) => waitingPhotos.ready()).catch(() => {})
     journal.take(subject, found.entries, found.subject.lastSequence)
+    // Away, what came since that answer is known from the browser; else the answer has all of it.
+    if (shownAsOf.value !== null) journal.take(subject, await keptAnswers.entries(subject))
+    else keptAnswers.forgetEntries(subject, found.subject.lastSequence)
     value.value = found.subject
     if (found.partial) void fetchOlder(subject, found.subject.lastSequence + 1)
     return found.subject
@@ -52,6 +56,7 @@ export function useOpened<T extends { id: string; lastSequence: number }>(type: 
     for (let after: string | null = String(journal.upTo(subject)); after !== null;) {
       const page: Page<Entry> = await api<Page<Entry>>(`${from}&after=${after}`)
       journal.take(subject, page.items)
+      keptAnswers.keepEntries(page.items)
       after = page.next
     }
   }

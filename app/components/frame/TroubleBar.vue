@@ -3,7 +3,14 @@
  * What the server refused, or failed on again and again: said plainly, with what was entered, so that nothing is lost unseen;
  * and where this browser can keep nothing.
  */
+import { useIntervalFn } from '@vueuse/core'
+import { shownAsOf } from '~/sync/kept'
+
 const journal = useJournalStore()
+/** While what is shown is what this browser remembers, the server is asked whether it is back. */
+useIntervalFn(() => {
+  if (shownAsOf.value !== null) void api('/health').catch(() => {})
+}, 5000)
 /** Asked before an entry is given up. */
 const givingUp = ref<string | null>(null)
 function giveUp(id: string) {
@@ -13,6 +20,16 @@ function giveUp(id: string) {
 </script>
 
 <template>
+  <p
+    v-if="shownAsOf !== null"
+    role="status"
+    class="no-print border-b border-hairline px-4 py-2"
+    data-as-of
+  >
+    <strong>The server is away.</strong> Shown is what this browser knew at
+    {{ when(new Date(shownAsOf).toISOString()) }}, with what was filed here since. What you file is kept
+    and sent later.
+  </p>
   <p v-if="!journal.kept" role="alert" class="border-b border-rust px-4 py-2">
     <strong class="text-rust">This browser keeps nothing.</strong> Its store is full, or switched off.
     Entries are sent at once, but what is not sent yet is lost when this page is closed: leave it open

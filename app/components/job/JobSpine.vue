@@ -23,7 +23,7 @@ const road = computed(() =>
       :key="one.stage"
       :to="`/jobs/${id}/${one.stage}`"
       :aria-current="one.stage === props.stage ? 'step' : undefined"
-      class="relative flex min-h-14 min-w-14 grow flex-col items-center justify-center px-1 text-center lg:min-h-19 lg:grow-0"
+      class="relative flex min-h-17 min-w-14 grow flex-col items-center justify-center px-1 pb-1.5 text-center lg:pb-0 lg:min-h-19 lg:grow-0"
       :class="one.stage === props.stage ? 'stage-here font-semibold' : one.built ? '' : 'text-soft'"
     >
       <span class="text-[0.95rem]">{{ i + 1 }}</span>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { useEventListener, useSessionStorage } from '@vueuse/core'
+import { Mic, MicOff } from '@lucide/vue'
+import { useEventListener, useSessionStorage, useSpeechRecognition } from '@vueuse/core'
 import { sink } from '~~/core/circuit'
 import { readingKind } from '~~/core/diagnosis'
 import { completions, lastStatement, WITHOUT_STROKES, type Payloads } from '~~/core/journal'
-import { understandLine, type Statement } from '~~/core/jotting'
+import type { LineUnderstood, Statement } from '~~/core/jotting'
 import { phaseFigures } from '~~/core/proof'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
@@ -21,8 +22,16 @@ const context = computed(() => ({
   installation: installation.value,
   model: vehicle.value?.model ?? null,
 }))
-const understood = computed(() =>
-  text.value.trim() ? understandLine(text.value, context.value) : null,
+/** What understands a line comes with its first use. */
+const jotting = shallowRef<typeof import('~~/core/jotting') | null>(null)
+const loadJotting = async () => (jotting.value ??= await import('~~/core/jotting'))
+const understood = computed((): LineUnderstood | null =>
+  text.value.trim() && jotting.value ? jotting.value.understandLine(text.value, context.value) : null,
+)
+watch(
+  () => text.value.trim() !== '',
+  (any) => any && void loadJotting().catch(() => (refused.value = 'The say-line could not be loaded.')),
+  { immediate: true },
 )
 /** As it may be said, in the person’s own unit. */
 const EXAMPLES = {
@@ -106,7 +115,35 @@ const filed = computed(() =>
   journal.refused.some(({ entry }) => entry.id === lastFiled.value?.id) ? null : lastFiled.value,
 )
 
+/** British or American as the browser is set: millimetres and mills are heard either way. */
+const SPOKEN = /^en/i.test(navigator.language) ? navigator.language : 'en-GB'
+/** Spoken into the line, never filed by itself. */
+const speech = useSpeechRecognition({ lang: SPOKEN, continuous: false, interimResults: true })
+const { isSupported: hears, isListening: listening, result: heard } = speech
+const NOT_HEARD: Record<string, string> = {
+  'not-allowed': 'This browser may not use the microphone: allow it for this page, or type.',
+  'service-not-allowed': 'This browser’s speech service is switched off: type it.',
+  'audio-capture': 'No microphone was found: type it.',
+  network: 'The browser’s speech service does not answer: type it.',
+  'no-speech': 'Nothing was heard. Tap the microphone and say it again, or type.',
+}
+watch(heard, (words) => words && (text.value = words))
+watch(
+  () => speech.error.value,
+  (error) => {
+    if (!error) return
+    const code = 'error' in error ? String(error.error) : ''
+    refused.value = NOT_HEARD[code] ?? 'That could not be heard: type it.'
+  },
+)
+function listen() {
+  refused.value = ''
+  if (listening.value) speech.stop()
+  else speech.start()
+}
+
 async function submit() {
+  await loadJotting().catch(() => {})
   const found = understood.value
   if (!found) return
   if (wanting.value || found.statements.length === 0) {
@@ -163,7 +200,15 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       class="pb-1 empty:hidden"
       :class="refused ? 'font-semibold text-rust' : 'text-soft'"
     >
-      {{ refused || preview || (filed ? `Filed: ${describe(filed)}` : '') }}
+      {{
+        refused ||
+        preview ||
+        (listening
+          ? 'Listening. What is spoken may leave this device: the browser’s maker may turn it into words.'
+          : filed
+            ? `Filed: ${describe(filed)}`
+            : '')
+      }}
     </p>
     <div v-if="understood?.ask?.length" class="flex flex-wrap gap-2 pb-2" aria-label="Which of these">
       <button
@@ -197,12 +242,14 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         {{ offer }}
       </button>
     </div>
-    <div class="flex items-center gap-3">
-      <kbd class="rounded-sm border border-edge px-2 font-mono" aria-hidden="true">/</kbd>
+    <div class="flex flex-wrap items-center gap-x-3 sm:flex-nowrap">
+      <kbd class="hidden rounded-sm border border-edge px-2 font-mono sm:inline" aria-hidden="true"
+        >/</kbd
+      >
       <input
         ref="input"
         v-model="text"
-        class="min-h-11 min-w-0 grow bg-transparent text-[1.15rem]"
+        class="min-h-11 min-w-0 grow basis-full bg-transparent text-[1.15rem] sm:basis-0"
         aria-label="Say what was seen, felt or measured"
         aria-describedby="understood"
         :placeholder="EXAMPLES[unitsNow()]"
@@ -212,6 +259,17 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         maxlength="400"
         @keydown.right="acceptFirst"
       />
+      <button
+        v-if="hears"
+        type="button"
+        class="tap px-0"
+        :aria-pressed="listening"
+        :aria-label="listening ? 'Stop listening' : 'Say it by voice'"
+        title="By voice; it may leave this device"
+        @click="listen"
+      >
+        <component :is="listening ? MicOff : Mic" :size="22" aria-hidden="true" />
+      </button>
       <button
         class="act"
         :disabled="!understood || (understood.statements.length === 0 && !noteworthy)"

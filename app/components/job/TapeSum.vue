@@ -39,7 +39,7 @@ function back() {
       <label
         v-for="side in [0, 1] as const"
         :key="side"
-        class="border-2 px-2 py-1"
+        class="flex flex-col justify-between border-2 px-2 py-1"
         :class="at === side ? 'border-ink' : 'border-hairline'"
       >
         <span class="block text-[0.95rem] leading-tight">{{ tapes[side] }}</span>

@@ -52,7 +52,7 @@ async function say(operation: OperationId) {
       </li>
     </ul>
     <p v-else class="text-[0.95rem] text-soft">
-      Nothing said yet. Prove then asks for everything; once the work is said, only for what it touched.
+      Nothing said yet. Once it is, Prove asks only for what the work touched.
     </p>
     <div v-if="offered.length" class="flex flex-wrap gap-2 pt-2" role="group" aria-label="As decided">
       <button v-for="id in offered" :key="id" type="button" class="quiet text-left" @click="say(id)">
@@ -65,6 +65,7 @@ async function say(operation: OperationId) {
         <option v-for="one in OPERATIONS" :key="one.id" :value="one.id">{{ one.label }}</option>
       </select>
       <input
+        v-if="other"
         v-model="words"
         class="field grow basis-40"
         maxlength="400"

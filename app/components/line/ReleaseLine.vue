@@ -237,7 +237,7 @@ defineExpose({ svg: drawn, parts })
         aria-hidden="true"
       >
         <circle :cx="one.x" :cy="one.y" :r="one.loud ? 22 : 14" />
-        <text v-if="one.loud" :x="one.x" :y="one.y + 42" text-anchor="middle">loudest</text>
+        <text v-if="one.loud" :x="one.x" :y="one.y - 29" text-anchor="middle">loudest</text>
       </g>
       <g v-for="one in suspected" :key="one.id" class="suspect" :data-suspected="one.id">
         <circle :cx="one.x" :cy="one.y" r="17" />

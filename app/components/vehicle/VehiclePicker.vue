@@ -11,7 +11,7 @@ import type { Vehicle, WithEntries } from '~~/contract'
 
 /** One vehicle of however many: its name, plate or model is typed and it is picked from what is found. */
 const id = defineModel<string>({ required: true })
-const props = defineProps<{ label: string; except?: string }>()
+const props = defineProps<{ label: string; except?: string; invalid?: boolean }>()
 const emit = defineEmits<{ picked: [vehicle: Vehicle] }>()
 
 const typed = ref('')
@@ -50,6 +50,7 @@ watch(
     <ComboboxInput
       class="field pr-12 text-[1.1rem]"
       :aria-label="label"
+      :aria-invalid="invalid || undefined"
       :display-value="(one) => (one ? nameOf(one as Vehicle) : '')"
       placeholder="Name, plate or model …"
       autocomplete="off"

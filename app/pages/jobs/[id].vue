@@ -12,6 +12,8 @@ const route = useRoute()
 const id = String(route.params.id)
 /** A sheet of the circuit is open instead of a stage. */
 const onSheet = computed(() => route.path.startsWith(`/jobs/${id}/circuit`))
+/** Nothing but the sheet that is printed. */
+const onPrint = computed(() => route.path === `/jobs/${id}/print`)
 const { job: open, figures: meaning } = provideJob(id, () =>
   onSheet.value ? sheetSight(sheetOf(route.params.sheet)) : null,
 )
@@ -113,12 +115,14 @@ const seen = computed(() => {
           >Circuit</NuxtLink
         >
         <NuxtLink v-if="vehicle" :to="`/vehicles/${vehicle.id}`" class="tap">Vehicle</NuxtLink>
+        <NuxtLink v-if="job" :to="`/jobs/${id}/print`" class="tap">Print</NuxtLink>
       </template>
     </AppHeader>
     <TroubleBar />
     <LoadState :loading="!job" :error="error" @again="load" />
+    <main v-if="onPrint && job && installation" class="grow"><NuxtPage /></main>
     <div
-      v-if="job && installation && stacks.length"
+      v-else-if="job && installation && stacks.length"
       class="grid min-h-0 grow grid-cols-1 lg:grid-rows-[minmax(0,1fr)]"
       :class="
         ladderAside

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
 import { COMPLAINTS, type ComplaintId } from '~~/core/diagnosis'
-import { JOB_KINDS, startStage, type JobKind } from '~~/core/journal'
+import { JOB_KINDS, type JobKind } from '~~/core/journal'
 
 const route = useRoute()
 const person = usePersonStore()
@@ -37,6 +37,7 @@ const title = computed(() => {
   return ticked.length > 0 ? ticked.join('; ').slice(0, 160) : JOB_KIND_WORDS[draft.value.kind]
 })
 
+const form = useTemplateRef<HTMLFormElement>('form')
 async function create() {
   tried.value = true
   problem.value = !person.current
@@ -44,7 +45,11 @@ async function create() {
     : draft.value.vehicle === ''
       ? 'Choose the vehicle.'
       : ''
-  if (problem.value || busy.value) return
+  if (problem.value) {
+    await showFirstError(form.value)
+    return
+  }
+  if (busy.value) return
   busy.value = true
   const { id, vehicle, kind, wanted, complaints } = draft.value
   const subject = { type: 'job', id } as const
@@ -55,7 +60,7 @@ async function create() {
   try {
     await createOnce('/jobs', id, { id, vehicleId: vehicle, title: title.value, entries })
     sessionStorage.removeItem('mellow-new-job')
-    await navigateTo(`/jobs/${id}/${startStage(kind)}`)
+    await navigateTo(`/jobs/${id}/${startPage(kind)}`)
   } catch (failure) {
     problem.value = failure instanceof Error ? failure.message : String(failure)
   } finally {
@@ -71,12 +76,24 @@ async function create() {
       <LoadState :loading="loading" :error="error" @again="load" />
       <form
         v-if="met"
+        ref="form"
         class="grid max-w-6xl gap-x-10 gap-y-6 px-6 py-5 lg:grid-cols-2 lg:pl-23"
         @submit.prevent="create"
       >
         <div>
           <p class="mb-1 text-xl font-semibold" aria-hidden="true">Vehicle</p>
-          <VehiclePicker v-model="draft.vehicle" label="Vehicle" />
+          <VehiclePicker
+            v-model="draft.vehicle"
+            label="Vehicle"
+            :invalid="tried && draft.vehicle === ''"
+          />
+          <p
+            v-if="tried && draft.vehicle === ''"
+            role="alert"
+            class="text-[0.9rem] font-semibold text-rust"
+          >
+            Choose the vehicle.
+          </p>
           <NuxtLink to="/vehicles/new" class="tap mt-1 px-0 underline underline-offset-4"
             >Vehicle not listed</NuxtLink
           >
@@ -124,7 +141,9 @@ async function create() {
           </div>
         </fieldset>
         <div class="lg:col-span-2">
-          <p v-if="problem" role="alert" class="mb-3 font-semibold text-rust">{{ problem }}</p>
+          <p v-if="problem && draft.vehicle" role="alert" class="mb-3 font-semibold text-rust">
+            {{ problem }}
+          </p>
           <button class="act min-h-14" :disabled="busy">Open the job</button>
         </div>
       </form>

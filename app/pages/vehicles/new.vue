@@ -85,13 +85,18 @@ const ready = computed(
   () => draft.value.archetype !== '' && draft.value.name.trim() !== '' && readings.value !== null,
 )
 
+const form = useTemplateRef<HTMLFormElement>('form')
 async function create(then: 'job' | 'vehicle') {
   tried.value = true
   problem.value = ''
   if (!person.current) problem.value = 'Pick your name at the bench first; what you typed stays here.'
   else if (!ready.value)
     problem.value = 'Something is missing or out of its bounds: see the marked fields.'
-  if (problem.value || busy.value) return
+  if (problem.value) {
+    await showFirstError(form.value)
+    return
+  }
+  if (busy.value) return
   busy.value = true
   const { id, name, plate, model = '', archetype } = draft.value
   let installation: Installation = fromArchetype(archetype)
@@ -120,10 +125,11 @@ async function create(then: 'job' | 'vehicle') {
     <AppHeader title="New vehicle" sub="kind, name, three tape readings" />
     <main class="grow">
       <form
+        ref="form"
         class="grid gap-x-10 gap-y-6 px-6 py-5 lg:grid-cols-[26rem_minmax(0,1fr)] lg:pl-23"
         @submit.prevent="create('job')"
       >
-        <RadioGroup v-model="draft.archetype">
+        <RadioGroup v-model="draft.archetype" :aria-invalid="tried && !draft.archetype">
           <RadioGroupLabel class="text-xl font-semibold">What kind is it?</RadioGroupLabel>
           <p v-if="tried && !draft.archetype" role="alert" class="font-semibold text-rust">
             Choose the nearest kind.
@@ -156,6 +162,7 @@ async function create(then: 'job' | 'vehicle') {
               <input
                 v-model="draft.name"
                 class="field text-[1.1rem]"
+                :aria-invalid="tried && !draft.name.trim()"
                 maxlength="120"
                 autocomplete="off"
               />

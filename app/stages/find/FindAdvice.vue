@@ -75,7 +75,7 @@ const nameOf = (what: string) =>
         }}<template v-if="told.advice.after.stops >= 1">, and it may show what stops work</template
         >.</template
       >
-      <NuxtLink :to="`/jobs/${id}/decision`" class="px-1 py-2 font-semibold underline"
+      <NuxtLink :to="`/jobs/${id}/decision`" class="tap px-1 font-semibold underline"
         >Decide how</NuxtLink
       >
     </p>

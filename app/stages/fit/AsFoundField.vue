@@ -58,12 +58,12 @@ const { photos, setWords, takeBack } = usePhotos(
       >
         {{ kind.label }}
       </button>
-      <span class="flex min-w-0 grow basis-52 items-center gap-1">
+      <span class="flex min-w-0 grow basis-72 items-center gap-1">
         <template v-if="kind.unit">
           <input
             :id="id"
             v-model="figure"
-            class="field w-20"
+            class="field w-24"
             inputmode="decimal"
             autocomplete="off"
             :aria-label="`${kind.label}, ${symbol}`"

@@ -3,6 +3,7 @@ import {
   COMPLAINTS,
   faultKind,
   FINDINGS,
+  REPAIRS,
   type ComplaintId,
   type FaultId,
   type FindingId,
@@ -27,9 +28,19 @@ const felt = computed((): Felt[] => [
   ).map(({ id, label, present }) => ({ id, label: `${label}: ${present}` })),
 ])
 const graded = (id: Felt['id']) => state.value.graded[id]?.payload
-/** What may be left, likeliest first, by what was felt and seen after the work. */
+/** What may be left, likeliest first, by what was felt and seen after the work; not what that rules out, or the work cured. */
 const MOST_LEFT = 8
-const left = computed(() => (after.value?.suspects ?? []).slice(0, MOST_LEFT).map(({ fault }) => fault))
+const LEAST_CHANCE = 0.02
+const cured = computed(() => {
+  const done = new Set<string>(state.value.workDone.map(({ payload }) => payload.operation))
+  return new Set(REPAIRS.filter(({ id }) => done.has(id)).flatMap(({ cures }) => cures))
+})
+const left = computed(() =>
+  (after.value?.suspects ?? [])
+    .filter(({ fault, chance }) => chance >= LEAST_CHANCE && !cured.value.has(fault))
+    .slice(0, MOST_LEFT)
+    .map(({ fault }) => fault),
+)
 const offered = (id: Felt['id']) => {
   const chosen = graded(id)?.remaining
   return chosen && !left.value.includes(chosen) ? [chosen, ...left.value] : left.value
