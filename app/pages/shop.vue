@@ -44,7 +44,7 @@ const school = computed(() => shop.settings!.school)
 const setSchool = (change: Partial<ShopSettingsBody['school']>) =>
   set({ school: { ...school.value, ...change } }, 'The shop’s way is kept.')
 async function reset() {
-  await set({ recordSince: new Date().toISOString() }, 'The record starts anew from now.')
+  await set({ recordSince: new Date().toISOString() }, 'The record starts again from now.')
   resetting.value = false
 }
 </script>
@@ -63,14 +63,15 @@ async function reset() {
         <form aria-labelledby="prices" @submit.prevent="setPrices">
           <h2 id="prices" class="text-[1.1rem]">Prices</h2>
           <p class="text-soft">
-            Behind “look on or stop looking”, and what is favoured. In the shop’s own money.
+            Used to weigh whether to keep looking, and which option is favoured. In the shop’s own
+            currency.
           </p>
           <label class="mt-2 flex items-center gap-3"
             ><span class="grow">Labour per hour</span>
             <input v-model="rate" class="field w-28" inputmode="decimal"
           /></label>
           <label class="mt-2 flex items-center gap-3"
-            ><span class="grow">A comeback, besides the work itself</span>
+            ><span class="grow">A comeback, on top of the work</span>
             <input v-model="comeback" class="field w-28" inputmode="decimal"
           /></label>
           <button class="act mt-2">Keep</button>
@@ -96,8 +97,7 @@ async function reset() {
             @update:model-value="(first) => setSchool({ first })"
           />
           <p class="text-[0.95rem] text-soft">
-            It is where a decision starts. The figures of each job stand beside it and may say
-            otherwise.
+            Decisions start from this. Each job’s own figures stand beside it and may say otherwise.
           </p>
         </section>
         <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
@@ -107,11 +107,11 @@ async function reset() {
         <ShopRecordTable />
         <div class="mt-3 flex flex-wrap items-center gap-3">
           <button v-if="!resetting" type="button" class="quiet" @click="resetting = true">
-            Start the record anew
+            Restart the record
           </button>
           <template v-else>
             <span>Jobs closed until now will no longer count.</span>
-            <button type="button" class="act" @click="reset">Start anew</button>
+            <button type="button" class="act" @click="reset">Restart</button>
             <button type="button" class="quiet" @click="resetting = false">Cancel</button>
           </template>
           <button

@@ -16,7 +16,7 @@ const built = STAGES.filter((stage) => STAGE_FACES[stage].view !== null)
       What you do by hand meanwhile can be kept as a note: type “note …” below.
     </p>
     <p v-if="stage === 'choose'" class="mt-2">
-      Cylinders, lines and pedal can be tried in thought on the circuit’s
+      Cylinders, lines and pedal can be tried out on the circuit’s
       <NuxtLink :to="`/jobs/${id}/circuit/whatif`" class="underline">What if</NuxtLink> sheet.
     </p>
     <p class="mt-4 flex flex-wrap gap-3">

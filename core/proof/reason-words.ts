@@ -17,12 +17,12 @@ const SENTENCES: Record<string, (reason: Figures, good: boolean, f: Format) => s
       return 'No play at the rod with the pedal up: it may hold the port shut. Shorten it and measure.'
     return code === 'portCovered'
       ? `Rod ${f.length(-figure)} too long: the port never opens. The clutch loses its clamp and burns as it wears and warms.`
-      : `Rod ${f.length(-figure)} too long: it holds the piston in and part covers the port. Adjust before going on.`
+      : `Rod ${f.length(-figure)} too long: it holds the piston in and partly covers the port. Adjust before going on.`
   },
   air: ({ code, figure, low, high, limit, wanted }, good, f) => {
     const ml = (value: number) => f.volume(1000 * Math.max(0, value))
     if (code === 'misfit')
-      return `The reading and the geometry do not fit: ${ml(-figure)} less than no air would be needed. Check the reading, the pushrod clearance and the bores.`
+      return `The reading and the geometry do not fit: even with no air at all the circuit would take ${ml(-figure)} more than the reading shows. Check the reading, the pushrod clearance and the bores.`
     if (low <= 0)
       return good
         ? `No air to be seen, at most ${ml(high)}`

@@ -60,13 +60,14 @@ async function refresh(
   const stopped = blockingStops(stops).length > 0
   const settled = done && state.cause !== null
   await database.sequelize.query(
-    `UPDATE jobs SET outcome = ?, step = ?, standing = ?, causes = ?, closedAt = ?, rules = ?, fresh = 1
+    `UPDATE jobs SET outcome = ?, step = ?, standing = ?, onBench = ?, causes = ?, closedAt = ?, rules = ?, fresh = 1
       WHERE id = ? AND changes = ?`,
     {
       replacements: [
         outcome,
         JSON.stringify(nextStep(state, stops)),
         state.closed ? 'closed' : stopped ? 'stopped' : done ? 'done' : 'open',
+        state.closed ? 0 : 1,
         settled ? JSON.stringify(state.cause!.payload.faults) : null,
         settled ? new Date(state.verdict!.at) : null,
         RULES,

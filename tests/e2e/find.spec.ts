@@ -124,7 +124,7 @@ test('a master that bypasses: said, measured, led to, decided', async ({ page })
     await expect(page.locator('[data-decided]')).toContainText(
       '“Ferry on Thursday, both while it is open”',
     )
-    await page.getByText('What spoke for it then').click()
+    await page.getByText('Reasons at the time').click()
     await expect(page.getByRole('listitem').filter({ hasText: `favoured: ${why}` })).toBeVisible()
     // Filed at once after the last tap, and yet with the figures of what was chosen then.
     expect(payload.money).toBeCloseTo(schools.scope.options.pair.money, 9)

@@ -135,7 +135,7 @@ test('from a soft pedal to a proven one, with the server killed on the way', asy
     await measure(page, 'Pushrod clearance', '-0.6')
     await expect(figure(page, 'verdict')).toHaveText('Stop')
     await expect(
-      page.getByText('Rod 0.6 mm too long: it holds the piston in and part covers the port.'),
+      page.getByText('Rod 0.6 mm too long: it holds the piston in and partly covers the port.'),
     ).toBeVisible()
   })
 

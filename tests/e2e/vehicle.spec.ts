@@ -125,7 +125,7 @@ test('wear, and the installation out to a file, in again, over to another vehicl
     .getByRole('listitem')
     .filter({ hasText: 'Installation set' })
     .last()
-    .getByRole('button', { name: 'Back to here' })
+    .getByRole('button', { name: 'Go back to this' })
     .click()
   await expect(page.getByText('Back to that state')).toBeVisible()
   await allSent(page)

@@ -56,10 +56,10 @@ const percent = (share: number) => `${Math.round(100 * share)} in 100`
 
 <template>
   <section aria-labelledby="band">
-    <h2 id="band" class="text-[1.1rem]">How far this may be out</h2>
+    <h2 id="band" class="text-[1.1rem]">How far out this may be</h2>
     <details class="mt-1">
       <summary class="min-h-11 text-soft">
-        Errors that are reckoned with, one standard deviation
+        Measuring errors allowed for, one standard deviation each
       </summary>
       <div class="grid grid-cols-2 gap-2">
         <label

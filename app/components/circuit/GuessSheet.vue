@@ -196,7 +196,7 @@ const percent = (share: number) => Math.round(100 * share)
         Nothing is weighed yet.
         {{
           count === 0
-            ? 'Without any reading the answer is all guess.'
+            ? 'Without readings the answer is only a guess.'
             : `${count} readings stand ready.`
         }}
       </p>

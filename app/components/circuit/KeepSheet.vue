@@ -97,7 +97,7 @@ async function backTo(state: (typeof history.value)[number]['state']) {
           <a class="tap underline" href="/schemas/installation-1.json">Schema</a>
         </p>
         <div v-if="problems.length" role="alert" class="mt-2">
-          <p class="font-semibold text-rust">This file is not taken; nothing was changed.</p>
+          <p class="font-semibold text-rust">This file was not accepted; nothing was changed.</p>
           <ul>
             <li v-for="one in problems.slice(0, 6)" :key="one.path + one.message">
               <code class="font-mono text-[0.95rem]">{{ one.path || 'the file' }}</code>
@@ -132,9 +132,9 @@ async function backTo(state: (typeof history.value)[number]['state']) {
       </p>
     </div>
     <section aria-labelledby="history">
-      <h2 id="history" class="text-[1.1rem]">How it came to be</h2>
+      <h2 id="history" class="text-[1.1rem]">History of this circuit</h2>
       <p v-if="history.length === 0" class="mt-2 text-soft">
-        Nothing of the circuit was changed here; it stands as the vehicle has it.
+        Nothing of the circuit was changed here; it is as the vehicle has it.
       </p>
       <ol class="mt-2 border-t border-hairline" aria-label="Versions, newest first">
         <li
@@ -149,7 +149,7 @@ async function backTo(state: (typeof history.value)[number]['state']) {
             >
           </span>
           <button v-if="i > 0 && state" type="button" class="quiet" @click="backTo(state)">
-            Back to here
+            Go back to this
           </button>
         </li>
       </ol>

@@ -19,7 +19,7 @@ async function keep() {
   const read = rows.value.map(([travel, load]) => [numberIn(travel), numberIn(load)])
   const bad = read.findIndex(([travel, load]) => travel === null || load === null)
   if (bad >= 0) {
-    problem.value = `Row ${bad + 1} holds what is no number`
+    problem.value = `Row ${bad + 1} is not a number`
     return
   }
   const releaseLoad = read.map(([travel, load]): [number, number] => [
@@ -101,7 +101,7 @@ async function keep() {
           :disabled="rows.length >= LOAD_POINT.most"
           @click="rows.push(['', ''])"
         >
-          One row more
+          Add a row
         </button>
         <button type="button" class="quiet" @click="rows = null">Leave as it was</button>
       </template>

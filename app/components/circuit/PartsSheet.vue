@@ -137,14 +137,14 @@ function setConcentric(yes: boolean) {
             <option v-for="row in LINE_KINDS" :key="row.id" :value="row.id">{{ row.label }}</option>
           </select></label
         >
-        <button type="button" class="quiet" @click="insertLine">Another line after it</button>
+        <button type="button" class="quiet" @click="insertLine">Add a line after this</button>
         <button
           type="button"
           class="quiet"
           :disabled="kept.circuit.lines.length === 1"
           @click="removeLine"
         >
-          Take it out
+          Remove
         </button>
         <p v-if="source" class="w-full text-[0.95rem] text-soft">
           {{ source.source }}.{{ swell }} {{ source.reason }}

@@ -42,12 +42,12 @@ async function type(i: number, column: Column, typed: string) {
   const now = routing.shown.value?.route[i]?.[column]
   // Between its neighbours, which a typed distance may not be.
   if (column === 'along' && now !== undefined && Math.abs(now - mm) > 0.01) {
-    problems[key] = `It lies between its neighbours: ${millimetres(now)} is the nearest`
+    problems[key] = `It must lie between its neighbours: ${millimetres(now)} is as near as it can go`
     routing.letGo()
     return
   }
   if (now !== undefined && Math.abs(now - mm) > 0.01) {
-    problems[key] = `The line does not reach so far: ${millimetres(now)} is the most`
+    problems[key] = `The line is not long enough: ${millimetres(now)} is the farthest`
     routing.letGo()
     return
   }
@@ -87,7 +87,7 @@ const shown = (point: RoutePoint, column: Column) => {
             {{ column.label }}, {{ symbolOf('mm') }}
           </th>
           <th scope="col" class="font-normal">Clip</th>
-          <th><span class="sr-only">More or less</span></th>
+          <th><span class="sr-only">Add, remove</span></th>
         </tr>
       </thead>
       <tbody>

@@ -59,7 +59,7 @@ const marks = computed((): ChartMark[] =>
 )
 const PORT: Record<RodState, string> = {
   clear: 'The port is open at rest: fluid has its way home.',
-  preloaded: 'The rod part covers the port. Stop: give it play before anything else.',
+  preloaded: 'The rod partly covers the port. Stop: give it play before anything else.',
   portCovered: 'The rod covers the port: nothing can go home, and any wear or heat takes clamp. Stop.',
 }
 const CLAMP = { full: 'holds', slipping: 'slips at rest', free: 'open' } as const
@@ -89,11 +89,11 @@ const rows = computed(() => outlook.value?.rows.filter((_, i) => i % 5 === 0) ??
       </p>
       <p class="mt-2 text-soft">
         <template v-if="room === undefined"
-          >Nobody has pushed the piston home yet: {{ millimetres(roomUsed) }} is the most that its
-          stroke leaves, not a reading.</template
+          >The piston has not been pushed back yet: {{ millimetres(roomUsed) }} is the most its stroke
+          allows, not a measurement.</template
         >
         <template v-else>Room as measured: {{ millimetres(room) }}.</template>
-        An extended rod uses up as much room as it is longer.
+        A longer rod takes up room by as much as it is longer.
       </p>
       <ParameterField v-if="circuit.slave.type === 'external'" path="slave.room" class="mt-2" />
       <label class="mt-2 flex items-center gap-3 border-b border-hairline py-1">
@@ -108,8 +108,8 @@ const rows = computed(() => outlook.value?.rows.filter((_, i) => i % 5 === 0) ??
         Give a number from 2 to 6. What you typed is still here.
       </p>
       <p class="mt-2 text-[0.95rem] text-soft">
-        Reckoned with no air in the circuit. The cover’s load is kept as it is; how it changes with wear
-        is not reckoned with.
+        Worked out with no air in the circuit. The cover’s load is kept as it is; how it changes with
+        wear is left out.
       </p>
     </div>
     <div>

@@ -273,7 +273,7 @@ const unfiled = computed(() => JSON.stringify(changes.value) !== JSON.stringify(
           Keep as the plan
         </button>
         <button type="button" class="quiet" :disabled="changes.length === 0" @click="changes = []">
-          Put everything back
+          Reset all changes
         </button>
       </p>
       <p v-if="filing.problem.value" role="alert" class="mt-2 font-semibold text-rust">

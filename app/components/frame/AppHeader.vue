@@ -15,7 +15,7 @@ async function changeUnits() {
   try {
     await person.setUnits(person.units === 'inch' ? 'metric' : 'inch')
   } catch (error) {
-    unitsProblem.value = `Units are kept with the server: ${error instanceof Error ? error.message : error}`
+    unitsProblem.value = `Units could not be saved: ${error instanceof Error ? error.message : error}`
   }
 }
 

@@ -41,7 +41,7 @@ function giveUp(id: string) {
     class="border-b border-hairline px-4 py-2"
     data-held
   >
-    Kept here and tried again: {{ journal.held }}
+    Saved here, trying again: {{ journal.held }}
   </p>
   <div
     v-for="{ entry, detail } in journal.refused"
@@ -56,7 +56,7 @@ function giveUp(id: string) {
     </p>
     <button type="button" class="quiet" @click="journal.sendAgain(entry.id)">Send again</button>
     <button type="button" class="quiet" @click="giveUp(entry.id)">
-      {{ givingUp === entry.id ? 'Yes, give it up' : 'Give it up' }}
+      {{ givingUp === entry.id ? 'Yes, discard it' : 'Discard' }}
     </button>
   </div>
 </template>

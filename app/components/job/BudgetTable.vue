@@ -30,7 +30,7 @@ const mm = (value: number) => padFigure(value, unitsNow())
         </td>
       </tr>
       <tr>
-        <th scope="row">takes up at, reckoned</th>
+        <th scope="row">takes up at, computed</th>
         <td v-for="stack in stacks" :key="stack.id" data-term="engagement">
           {{
             stack.figures.solution.engagement === null ? 'never' : mm(stack.figures.solution.engagement)

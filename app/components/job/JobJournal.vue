@@ -72,7 +72,7 @@ async function correct(entry: Entry) {
                 <p :class="withdrawn ? 'text-soft line-through' : ''">{{ words }}</p>
                 <p class="text-[0.9rem] text-soft">
                   {{ when(entry.at) }}, {{ person.names.get(entry.by) ?? 'somebody' }}
-                  <template v-if="entry.corrects">, puts an earlier entry right</template>
+                  <template v-if="entry.corrects">, corrects an earlier entry</template>
                   <template v-if="entry.sequence === undefined">, waiting to be sent</template>
                   <template v-if="withdrawn">, taken back</template>
                 </p>

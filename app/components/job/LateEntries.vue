@@ -25,7 +25,7 @@ async function use(one: (typeof props.late)[number]) {
     data-late
   >
     <p class="grow">
-      Came in late, made earlier: <strong>{{ said(one) }}</strong>, {{ when(one.at) }},
+      Arrived late, taken earlier: <strong>{{ said(one) }}</strong>, {{ when(one.at) }},
       {{ person.names.get(one.by) ?? 'somebody' }}. The newer one holds.
     </p>
     <button type="button" class="quiet" @click="use(one)">Use this one</button>

@@ -57,6 +57,8 @@ const words = (one: Statement): string => {
   const said = asFiled(one)
   return [describe(said), consequence(said)].filter(Boolean).join(' → ')
 }
+/** Deciding takes its figures from the page where the options stand: the line leads there, with its reason. */
+const decides = computed(() => /^\s*(?:decide|decision)\b[:,\s]*(.*)$/is.exec(text.value))
 /** Why what was understood cannot be filed as it was said. */
 const wanting = computed(() => {
   const found = understood.value
@@ -73,6 +75,7 @@ const wanting = computed(() => {
     : ''
 })
 const preview = computed(() => {
+  if (decides.value) return 'Goes to the options, to decide'
   const found = understood.value
   if (!found) return ''
   if (wanting.value) return wanting.value
@@ -143,6 +146,12 @@ function listen() {
 }
 
 async function submit() {
+  if (decides.value) {
+    const why = decides.value[1]!.trim()
+    text.value = ''
+    await navigateTo({ path: `/jobs/${id}/decision`, query: why ? { why } : {} })
+    return
+  }
   await loadJotting().catch(() => {})
   const found = understood.value
   if (!found) return
@@ -272,7 +281,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       </button>
       <button
         class="act"
-        :disabled="!understood || (understood.statements.length === 0 && !noteworthy)"
+        :disabled="!decides && (!understood || (understood.statements.length === 0 && !noteworthy))"
       >
         File
       </button>

@@ -36,7 +36,7 @@ export function padFigure(mm: number, units: UnitSystem, coarse = false): string
 /** Thinner than this a term is not drawn, mm. */
 const THINNEST = 0.05
 /** Room for a finger at each label, px. */
-const FINGER = 36
+const FINGER = 44
 
 /** A travel budget cut into its terms, from the pedal up to where the disc comes free. */
 export function piecesOf({ budget }: Pick<CircuitSolution, 'budget'>): Piece[] {

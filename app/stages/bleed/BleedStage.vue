@@ -205,7 +205,7 @@ const step = (by: number) => {
           <template v-if="installation?.reservoir.sharedWithBrakes">
             This reservoir feeds the brakes too: never below the brake mark.</template
           >
-          What has been through goes to licensed collection.
+          Used fluid goes to licensed collection.
         </p>
       </section>
     </div>

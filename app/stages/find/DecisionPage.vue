@@ -38,7 +38,13 @@ const first = pick('first')
 const leads = computed(() =>
   (told.value?.suspects ?? []).filter(({ chance }) => chance > 0.1).slice(0, 4),
 )
-const words = ref('')
+const why = useTemplateRef<HTMLInputElement>('why')
+/** Said on the say-line already. */
+const words = ref(typeof useRoute().query.why === 'string' ? String(useRoute().query.why) : '')
+watch(
+  () => why.value,
+  (field) => words.value && field?.focus(),
+)
 const QUESTIONS = ['scope', 'way', 'first'] as const
 const filed = ref(false)
 
@@ -76,12 +82,12 @@ const pitted = computed(() => evidence.value.findings.borePitted)
 <template>
   <div class="max-w-5xl px-6 py-3" :aria-busy="waiting">
     <div class="flex flex-wrap items-baseline gap-x-4">
-      <h1 class="text-[1.25rem] font-semibold">How it is gone about</h1>
+      <h1 class="text-[1.25rem] font-semibold">How to go about it</h1>
       <NuxtLink :to="`/jobs/${id}/find`" class="tap px-1 underline">Back to Find</NuxtLink>
-      <NuxtLink to="/shop" class="tap px-1 underline">The shop’s prices and ways</NuxtLink>
+      <NuxtLink to="/shop" class="tap px-1 underline">The shop’s prices and preferences</NuxtLink>
     </div>
     <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
-    <p v-else-if="!told" class="text-soft" role="status">Weighing the ways…</p>
+    <p v-else-if="!told" class="text-soft" role="status">Comparing the options…</p>
     <template v-else>
       <p class="py-1">
         As things stand:
@@ -116,6 +122,7 @@ const pitted = computed(() => evidence.value.findings.borePitted)
       />
       <form class="flex flex-wrap items-center gap-3 py-3" @submit.prevent="decide">
         <input
+          ref="why"
           v-model="words"
           class="field grow basis-72"
           maxlength="400"
@@ -133,7 +140,7 @@ const pitted = computed(() => evidence.value.findings.borePitted)
         <span v-if="!standing.sent" class="text-soft"> Waiting to be sent.</span>
       </p>
       <details v-if="standing" class="pb-2">
-        <summary class="min-h-11 text-soft">What spoke for it then</summary>
+        <summary class="min-h-11 text-soft">Reasons at the time</summary>
         <ul class="list-disc pl-6">
           <li v-for="reason in standing.payload.reasons" :key="decisionReasonWords(reason)">
             {{ decisionReasonWords(reason) }}
@@ -141,7 +148,7 @@ const pitted = computed(() => evidence.value.findings.borePitted)
         </ul>
       </details>
       <p class="text-[0.9rem] text-soft">
-        In all: parts, hands at the shop’s rate, and what comes back times its chance.
+        Total: parts, labour at the shop’s rate, and the cost of a comeback times its chance.
         {{ POLICY_FIGURES.companionFails.reason }} {{ POLICY_FIGURES.rebuiltFails.reason }} All of it is
         judgement; a sound bore that was seen counts for more than any of it.
       </p>

@@ -69,9 +69,9 @@ const nameOf = (what: string) =>
       <template v-else-if="told.advice.after"
         ><strong>Keep looking:</strong> acting now ({{
           now.repairs.length ? doing.toLowerCase() : 'nothing'
-        }}) costs about {{ inAll(now.expectedCost) }} with comebacks counted in; after
-        {{ nameOf(told.advice.after.look.id).toLowerCase() }}
-        {{ inAll(told.advice.after.expectedCost)
+        }}) costs about {{ inAll(now.expectedCost) }} with comebacks counted in; looking first ({{
+          nameOf(told.advice.after.look.id).toLowerCase()
+        }}) brings that to {{ inAll(told.advice.after.expectedCost)
         }}<template v-if="told.advice.after.stops >= 1">, and it may show what stops work</template
         >.</template
       >

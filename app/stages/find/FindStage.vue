@@ -132,7 +132,7 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
                 :to="`/jobs/${id}/circuit/guess`"
                 class="mt-1 inline-flex min-h-11 items-center underline"
               >
-                Weigh what is assumed
+                What the assumed figures do to this
               </NuxtLink>
             </template>
             <PlaceFindings
@@ -146,7 +146,7 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
     </div>
     <div class="px-6 py-3 lg:pl-0" :aria-busy="waiting">
       <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
-      <p v-else-if="!told" class="text-soft" role="status">Reckoning what it adds up to…</p>
+      <p v-else-if="!told" class="text-soft" role="status">Working out what it adds up to…</p>
       <template v-if="told">
         <FindAdvice />
         <NextLook class="mt-3" />
@@ -157,9 +157,8 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
         <GuidePanel class="mt-3" />
         <p class="mt-3 text-[0.9rem] text-soft">
           Chances are judgement put into figures, moved by what this shop has found. They advise; the
-          maker’s data, local codes and whoever signs decide. More than three faults at once are left
-          out,
-          {{ (100 * told.leftOut).toFixed(1) }} % before anything is known.
+          maker’s data, local codes and whoever signs decide. Four or more faults at once are not
+          considered: {{ (100 * told.leftOut).toFixed(1) }} % of vehicles.
         </p>
       </template>
     </div>

@@ -74,7 +74,7 @@ async function say(state: 'present' | 'absent') {
 
 <template>
   <p v-if="told?.advice.decide && !wanted && looks.length" class="flex flex-wrap items-center gap-x-2">
-    <span class="text-soft">Still to be learnt:</span>
+    <span class="text-soft">Still worth checking:</span>
     <button
       v-for="one in looks.slice(0, 2)"
       :key="one.id"
@@ -104,7 +104,7 @@ async function say(state: 'present' | 'absent') {
       </p>
     </div>
     <p v-if="look.again" class="font-semibold">
-      The figure filed hardly fits anything else that is known. Measure it once more.
+      The figure on file does not fit the rest of what is known. Measure it again.
     </p>
     <p>{{ about.how }}</p>
     <p v-if="guide">
@@ -125,7 +125,7 @@ async function say(state: 'present' | 'absent') {
       >
         <strong>{{ choice.words }}</strong>
         <span v-if="choice.then" class="text-[0.9rem]">then {{ leads(choice.then) }}</span>
-        <span v-else class="text-[0.9rem] text-soft">hardly to be expected</span>
+        <span v-else class="text-[0.9rem] text-soft">unlikely</span>
       </button>
     </div>
     <template v-else>
@@ -140,7 +140,7 @@ async function say(state: 'present' | 'absent') {
         </li>
       </ul>
       <p v-else-if="spans.length === 1" class="text-[0.95rem] text-soft">
-        Whatever it shows, {{ spans[0]!.leads }} stays in front; how sure, it will tell.
+        Whatever it shows, {{ spans[0]!.leads }} stays the likeliest; the figure tells how sure.
       </p>
     </template>
     <div v-if="others.length" class="flex flex-wrap items-center gap-x-2 pt-1 text-[0.95rem]">
@@ -157,6 +157,6 @@ async function say(state: 'present' | 'absent') {
     </div>
   </section>
   <p v-else-if="told" class="border-l-4 border-hairline pl-4" data-no-look>
-    No look that can be taken now would tell more. Say what else can be done here, or decide.
+    Nothing that can be checked now would tell more. Say what else can be done here, or decide.
   </p>
 </template>

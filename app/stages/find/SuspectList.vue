@@ -87,7 +87,7 @@ const speaking = (suspect: SuspectTold) =>
         </button>
         <div v-if="opened === suspect.fault" class="pb-2 text-[0.95rem]">
           <p v-if="speaking(suspect).length === 0" class="text-soft">
-            Nothing noted speaks for it or against it. {{ faultKind(suspect.fault).prior[1] }}
+            Nothing found so far speaks for it or against it. {{ faultKind(suspect.fault).prior[1] }}
           </p>
           <ul v-else>
             <li

@@ -25,7 +25,7 @@ const changed = computed(() => chosen.value !== null && chosen.value.join() !== 
   <section v-if="told" aria-labelledby="cause" class="mt-4">
     <h2 id="cause" class="place-name">What it was</h2>
     <p class="text-[0.95rem] text-soft">
-      Seen and mended, not guessed. Once the proof stands, it goes into this shop’s record.
+      What was seen and mended, not a guess. Once the job is proven it counts in this shop’s record.
     </p>
     <div class="flex flex-wrap gap-2 py-2" role="group" aria-label="What it was">
       <OnOff v-for="fault in offered" :key="fault" :on="picked.includes(fault)" @click="toggle(fault)">

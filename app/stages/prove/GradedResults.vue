@@ -100,7 +100,7 @@ function note(id: Felt['id'], words: string) {
           :value="graded(one.id)!.remaining ?? ''"
           @change="remaining(one.id, ($event.target as HTMLSelectElement).value)"
         >
-          <option value="">What is left, not known yet</option>
+          <option value="">Remaining cause not known yet</option>
           <option v-for="fault in offered(one.id)" :key="fault" :value="fault">
             {{ faultKind(fault).label }}
           </option>

@@ -7,7 +7,7 @@ export const closedJobs: Migration = {
     `ALTER TABLE jobs
       MODIFY COLUMN standing ENUM('open', 'stopped', 'done', 'closed') NOT NULL DEFAULT 'open'`,
     `ALTER TABLE jobs
-      ADD COLUMN onBench TINYINT(1) AS (standing <> 'closed') PERSISTENT,
+      ADD COLUMN onBench TINYINT(1) NOT NULL DEFAULT 1,
       ADD KEY jobs_on_bench (onBench, changedAt, id)`,
   ],
   down: [

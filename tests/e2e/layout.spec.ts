@@ -1,0 +1,115 @@
+import type { Page } from '@playwright/test'
+import { beSomebody, demoJob, expect, test, url } from './app'
+
+/** Every main view, with what it is ready by. */
+async function views(): Promise<[name: string, path: string, ready: string][]> {
+  const van = await demoJob('Mail van')
+  const school = await demoJob('School')
+  const job = (path: string) => `/jobs/${van.id}/${path}`
+  return [
+    ['bench', '/', '[data-move]'],
+    ['vehicles', '/vehicles', 'li a'],
+    ['shop', '/shop', '#prices'],
+    ['new vehicle', '/vehicles/new', 'form'],
+    ['new job', '/jobs/new', 'form'],
+    ['vehicle', `/vehicles/${van.vehicleId}/parts`, '.sheet-here'],
+    ['find', job('find'), '[data-advice]'],
+    ['measured', job('find?at=measured'), '[data-expected]'],
+    ['noise', job('find?at=noise'), '[aria-label="Noise at the rod"]'],
+    ['decision', job('decision'), '[data-option]'],
+    ['choose', job('choose'), 'main section'],
+    ['fit', job('fit'), '[data-found="clips"]'],
+    ['bleed', job('bleed'), '[data-figure="since"]'],
+    ['prove', `/jobs/${school.id}/prove`, '[data-figure="verdict"]'],
+    ['record', job('record'), 'main form'],
+    ...['parts', 'route', 'curves', 'whatif', 'wear', 'guess', 'keep'].map(
+      (sheet): [string, string, string] => [sheet, job(`circuit/${sheet}`), '.sheet-here'],
+    ),
+    ['print', `/jobs/${school.id}/print`, 'article'],
+  ]
+}
+
+/** Controls smaller than a gloved hand hits, and text too small to read, in what is drawn; links within a sentence are text. */
+const tooSmall = (page: Page) =>
+  page.evaluate(() => {
+    const found: string[] = []
+    const seen = (element: Element) => {
+      const { width, height } = element.getBoundingClientRect()
+      return width > 1 && height > 1 && element.closest('.sr-only, [aria-hidden="true"]') === null
+    }
+    const controls =
+      'button, select, textarea, summary, a.tap, a.act, a.quiet, input:not([type="radio"]):not([type="checkbox"])'
+    for (const element of document.querySelectorAll<HTMLElement>(controls)) {
+      if (!seen(element)) continue
+      const { height } = element.getBoundingClientRect()
+      if (height < 43.5)
+        found.push(`${(element.ariaLabel ?? element.innerText).slice(0, 30)}: ${height.toFixed(0)} px`)
+    }
+    for (const element of document.querySelectorAll('main *, header *, nav *, aside *, svg text')) {
+      const own = [...element.childNodes].some(
+        (node) => node.nodeType === 3 && node.textContent!.trim(),
+      )
+      if (!own || !seen(element)) continue
+      const size = parseFloat(getComputedStyle(element).fontSize)
+      if (size < 15) found.push(`${element.textContent!.trim().slice(0, 30)}: ${size} px of text`)
+    }
+    return [...new Set(found)]
+  })
+
+for (const [width, height] of [
+  [1024, 768],
+  [390, 844],
+] as const)
+  test(`every main view at ${width} × ${height}: nothing sideways, every control a hand’s size, the work in sight`, async ({
+    page,
+  }) => {
+    await page.setViewportSize({ width, height })
+    await beSomebody(page)
+    for (const [name, path, ready] of await views())
+      await test.step(name, async () => {
+        await page.goto(url(path))
+        await expect(page.locator(ready).first()).toBeVisible()
+        const over = await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        )
+        expect.soft(over, `${name} sideways`).toBeLessThanOrEqual(0)
+        expect.soft(await tooSmall(page), name).toEqual([])
+        const line = page.getByRole('textbox', { name: 'Say what was seen, felt or measured' })
+        if ((await line.count()) === 0) return
+        const box = (await line.boundingBox())!
+        expect.soft(box.y + box.height, `${name}: say-line`).toBeLessThanOrEqual(height)
+        const first = await page
+          .locator('main')
+          .locator('button, select, input:not(.sr-only), a')
+          .first()
+          .boundingBox()
+        const foot = await page.locator('form').filter({ has: line }).boundingBox()
+        if (first)
+          expect.soft(first.y + first.height, `${name}: first control`).toBeLessThanOrEqual(foot!.y)
+      })
+  })
+
+test('the skip link leads to the work, and the focus is never lost', async ({ page }) => {
+  await beSomebody(page)
+  const { id } = await demoJob('Quarry')
+  await page.goto(url(`/jobs/${id}/bleed`))
+  await expect(page.locator('[data-figure="since"]')).toBeVisible()
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur())
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('link', { name: 'Skip to the work' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(page.locator('main')).toBeFocused()
+  // A row that is taken back goes with its button: the focus goes on in its list.
+  const back = page.getByRole('button', { name: /^Take back/ })
+  const before = await back.count()
+  await back.first().click()
+  await expect(back).toHaveCount(before - 1)
+  expect(await page.evaluate(() => document.activeElement!.closest('ol, section, main') !== null)).toBe(
+    true,
+  )
+  // Another page takes it into its own work.
+  await page.keyboard.press('5')
+  await expect(page).toHaveURL(/prove$/)
+  await expect(page.locator('[data-figure="verdict"]')).toBeVisible()
+  expect(await page.evaluate(() => document.activeElement !== document.body)).toBe(true)
+})
