@@ -35,8 +35,13 @@ export default defineNuxtPlugin((nuxt) => {
     attributes: true,
     attributeFilter: ['disabled'],
   })
-  // A new page has nothing of the old one left: its own content takes the focus.
+  // A new page has nothing of the old one left: its own content takes the focus. The first one begins at its top.
+  let first = true
   nuxt.hook('page:finish', () => {
+    if (first) {
+      first = false
+      return
+    }
     const active = document.activeElement
     if (active && active !== document.body && active.isConnected) return
     const content = main()

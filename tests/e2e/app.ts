@@ -95,3 +95,10 @@ export async function say(page: BrowserPage, words: string): Promise<void> {
   await line.press('Enter')
   await expect(line).toHaveValue('')
 }
+
+/** Sizes at which the longest journeys are gone. */
+export const SIZES = [
+  [1280, 800],
+  [1024, 768],
+  [390, 844],
+] as const

@@ -3,7 +3,7 @@ import { chanceWords } from '../../core/words'
 import { faultKind, type FaultId, type Report } from '../../core/diagnosis'
 import type { Installation } from '../../core/installation'
 import { fold, type EntryOf, type Payloads } from '../../core/journal'
-import { allSent, beSomebody, entriesOf, expect, goTo, measure, say, test, url } from './app'
+import { allSent, beSomebody, entriesOf, expect, goTo, measure, say, SIZES, test, url } from './app'
 import { answer, open, reckoned } from './trial'
 
 /** The screen’s leading suspect is the core’s, with its chance. */
@@ -27,110 +27,116 @@ async function leads(
 const last = async <K extends keyof Payloads>(id: string, kind: K) =>
   (await entriesOf(id)).filter((entry) => entry.kind === kind).at(-1) as EntryOf<K>
 
-test('a master that bypasses: said, measured, led to, decided', async ({ page }) => {
-  await beSomebody(page)
-  const { id, installation } = await open('small-car', [])
-  await page.goto(url(`/jobs/${id}/find`))
+for (const [width, height] of SIZES)
+  test(`a master that bypasses at ${width} × ${height}: said, measured, led to, decided`, async ({
+    page,
+  }) => {
+    await page.setViewportSize({ width, height })
+    await beSomebody(page)
+    const { id, installation } = await open('small-car', [])
+    await page.goto(url(`/jobs/${id}/find`))
 
-  await test.step('the complaint and the first looks, as they are jotted down', async () => {
-    await say(page, 'pedal sinks')
-    await say(page, 'level ok, rod end dry')
-    await say(page, 'boot dry outlet dry')
-    await allSent(page)
-    const state = fold(await entriesOf(id))
-    expect(Object.keys(state.found.asFound).sort()).toEqual([
-      'bootWet',
-      'levelLow',
-      'outletDamp',
-      'rodEndDamp',
-    ])
-    // A slip of the finger is understood, and shown as it was understood before it is filed.
-    const line = page.getByRole('textbox', { name: 'Say what was seen, felt or measured' })
-    await line.fill('sedimnt clean')
-    await expect(page.locator('#understood')).toContainText('Bottom of the reservoir: clean')
-    await line.press('Enter')
-    await expect(line).toHaveValue('')
-  })
+    await test.step('the complaint and the first looks, as they are jotted down', async () => {
+      await say(page, 'pedal sinks')
+      await say(page, 'level ok, rod end dry')
+      await say(page, 'boot dry outlet dry')
+      await allSent(page)
+      const state = fold(await entriesOf(id))
+      expect(Object.keys(state.found.asFound).sort()).toEqual([
+        'bootWet',
+        'levelLow',
+        'outletDamp',
+        'rodEndDamp',
+      ])
+      // A slip of the finger is understood, and shown as it was understood before it is filed.
+      const line = page.getByRole('textbox', { name: 'Say what was seen, felt or measured' })
+      await line.fill('sedimnt clean')
+      await expect(page.locator('#understood')).toContainText('Bottom of the reservoir: clean')
+      await line.press('Enter')
+      await expect(line).toHaveValue('')
+    })
 
-  await test.step('the best next look is the core’s, and one tap answers it', async () => {
-    await allSent(page)
-    const { looks, suspects } = await reckoned(id, installation)
-    const next = page.locator('[data-next-look]')
-    await expect(next).toHaveAttribute('data-id', looks[0]!.id)
-    await expect(page.locator('[data-lead]')).toContainText(chanceWords(suspects[0]!.chance))
-    const { worth } = looks[0]!
-    await expect(page.locator('[data-worth]')).toContainText(
-      `worth about ${worth < 9.5 ? worth.toFixed(1) : worth.toFixed(0)}`,
-    )
-  })
+    await test.step('the best next look is the core’s, and one tap answers it', async () => {
+      await allSent(page)
+      const { looks, suspects } = await reckoned(id, installation)
+      const next = page.locator('[data-next-look]')
+      await expect(next).toHaveAttribute('data-id', looks[0]!.id)
+      await expect(page.locator('[data-lead]')).toContainText(chanceWords(suspects[0]!.chance))
+      const { worth } = looks[0]!
+      await expect(page.locator('[data-worth]')).toContainText(
+        `worth about ${worth < 9.5 ? worth.toFixed(1) : worth.toFixed(0)}`,
+      )
+    })
 
-  let price = ''
-  await test.step('the figure settles it', async () => {
-    await say(page, 'sink 14 in 60')
-    const found = await leads(page, id, installation, 'masterBypass')
-    expect(found.suspects[0]!.chance).toBeGreaterThan(0.8)
-    await expect(page.locator('[data-suspected="masterBypass"]')).toContainText(
-      chanceWords(found.suspects[0]!.chance),
-    )
-    await page.locator('[data-suspect="masterBypass"] button').click()
-    const reason = found.suspects[0]!.reasons.find(({ id: what }) => what === 'sink')!
-    expect(reason.weight).toBeGreaterThan(1)
-    const ratio = Math.exp(reason.weight)
-    await expect(
-      page.getByRole('listitem').filter({ hasText: 'Sink under a held foot 14 mm in 60 s' }).last(),
-    ).toContainText(`${ratio < 9.5 ? ratio.toFixed(1) : ratio.toFixed(0)} × for`)
-    await expect(page.locator('[data-advice]')).toHaveAttribute(
-      'data-decide',
-      String(found.advice.decide),
-    )
-    // The same plan has the same price here and where it is decided.
-    price = `${found.schools.scope.options.proven.expectedCost.toFixed(0)} with comebacks`
-    await expect(page.locator('[data-advice]')).toContainText(price)
-  })
+    let price = ''
+    await test.step('the figure settles it', async () => {
+      await say(page, 'sink 14 in 60')
+      const found = await leads(page, id, installation, 'masterBypass')
+      expect(found.suspects[0]!.chance).toBeGreaterThan(0.8)
+      // On a phone the line is folded until it is wanted.
+      if (width < 640) await page.getByRole('button', { name: 'Show the line' }).click()
+      await expect(page.locator('[data-suspected="masterBypass"]')).toContainText(
+        chanceWords(found.suspects[0]!.chance),
+      )
+      await page.locator('[data-suspect="masterBypass"] button').click()
+      const reason = found.suspects[0]!.reasons.find(({ id: what }) => what === 'sink')!
+      expect(reason.weight).toBeGreaterThan(1)
+      const ratio = Math.exp(reason.weight)
+      await expect(
+        page.getByRole('listitem').filter({ hasText: 'Sink under a held foot 14 mm in 60 s' }).last(),
+      ).toContainText(`${ratio < 9.5 ? ratio.toFixed(1) : ratio.toFixed(0)} × for`)
+      await expect(page.locator('[data-advice]')).toHaveAttribute(
+        'data-decide',
+        String(found.advice.decide),
+      )
+      // The same plan has the same price here and where it is decided.
+      price = `${found.schools.scope.options.proven.expectedCost.toFixed(0)} with comebacks`
+      await expect(page.locator('[data-advice]')).toContainText(price)
+    })
 
-  await test.step('both or one is decided with its reasons, and kept', async () => {
-    await page.getByRole('link', { name: 'Decide how' }).click()
-    const { schools } = await reckoned(id, installation)
-    const option = page.locator('[data-option="pair"]')
-    await expect(option.locator('[data-expected]')).toHaveText(
-      `${schools.scope.options.pair.expectedCost.toFixed(0)} with comebacks`,
-    )
-    await expect(page.locator('[data-option="proven"]')).toContainText('this shop’s way')
-    await expect(page.locator('[data-option="proven"] [data-expected]')).toHaveText(price)
-    await expect(page.locator(`[data-option="${schools.scope.favoured}"]`)).toContainText(
-      'the figures favour it',
-    )
-    await option.click()
-    await expect(option).toHaveAttribute('aria-checked', 'true')
-    // One answer chosen weighs the others anew: what is filed is what was chosen.
-    const rebuild = { scope: 'pair', way: 'rebuild', first: 'part' } as const
-    const rebuilt = (await reckoned(id, installation, rebuild)).schools.scope.options.pair
-    expect(rebuilt.money).toBeLessThan(schools.scope.options.pair.money - 20)
-    await page.locator('[data-option="rebuild"]').click()
-    await expect(option.locator('[data-expected]')).toHaveText(
-      `${rebuilt.expectedCost.toFixed(0)} with comebacks`,
-    )
-    await page.locator('[data-option="replace"]').click()
-    await page.getByLabel('Why, in your words').fill('Ferry on Thursday, both while it is open')
-    await page.getByRole('button', { name: 'File the decision' }).click()
-    await expect(page.locator('[data-decided]')).toContainText('master and slave together')
-    await allSent(page)
-    const { payload } = await last(id, 'decision')
-    expect(payload).toMatchObject({ scope: 'pair', way: 'replace', first: 'part' })
-    expect(payload.repairs).toEqual(expect.arrayContaining(['master', 'slave']))
-    expect(payload.why).toBe('Ferry on Thursday, both while it is open')
-    const { favoured, same, why } = schools.scope
-    expect(payload.reasons[0]).toEqual({ question: 'scope', favoured, same })
-    await expect(page.locator('[data-decided]')).toContainText(
-      '“Ferry on Thursday, both while it is open”',
-    )
-    await page.getByText('Reasons at the time').click()
-    await expect(page.getByRole('listitem').filter({ hasText: `favoured: ${why}` })).toBeVisible()
-    // Filed at once after the last tap, and yet with the figures of what was chosen then.
-    expect(payload.money).toBeCloseTo(schools.scope.options.pair.money, 9)
-    expect(payload.comebackRisk).toBeCloseTo(schools.scope.options.pair.comebackRisk, 9)
+    await test.step('both or one is decided with its reasons, and kept', async () => {
+      await page.getByRole('link', { name: 'Decide how' }).click()
+      const { schools } = await reckoned(id, installation)
+      const option = page.locator('[data-option="pair"]')
+      await expect(option.locator('[data-expected]')).toHaveText(
+        `${schools.scope.options.pair.expectedCost.toFixed(0)} with comebacks`,
+      )
+      await expect(page.locator('[data-option="proven"]')).toContainText('this shop’s way')
+      await expect(page.locator('[data-option="proven"] [data-expected]')).toHaveText(price)
+      await expect(page.locator(`[data-option="${schools.scope.favoured}"]`)).toContainText(
+        'the figures favour it',
+      )
+      await option.click()
+      await expect(option).toHaveAttribute('aria-checked', 'true')
+      // One answer chosen weighs the others anew: what is filed is what was chosen.
+      const rebuild = { scope: 'pair', way: 'rebuild', first: 'part' } as const
+      const rebuilt = (await reckoned(id, installation, rebuild)).schools.scope.options.pair
+      expect(rebuilt.money).toBeLessThan(schools.scope.options.pair.money - 20)
+      await page.locator('[data-option="rebuild"]').click()
+      await expect(option.locator('[data-expected]')).toHaveText(
+        `${rebuilt.expectedCost.toFixed(0)} with comebacks`,
+      )
+      await page.locator('[data-option="replace"]').click()
+      await page.getByLabel('Why, in your words').fill('Ferry on Thursday, both while it is open')
+      await page.getByRole('button', { name: 'File the decision' }).click()
+      await expect(page.locator('[data-decided]')).toContainText('master and slave together')
+      await allSent(page)
+      const { payload } = await last(id, 'decision')
+      expect(payload).toMatchObject({ scope: 'pair', way: 'replace', first: 'part' })
+      expect(payload.repairs).toEqual(expect.arrayContaining(['master', 'slave']))
+      expect(payload.why).toBe('Ferry on Thursday, both while it is open')
+      const { favoured, same, why } = schools.scope
+      expect(payload.reasons[0]).toEqual({ question: 'scope', favoured, same })
+      await expect(page.locator('[data-decided]')).toContainText(
+        '“Ferry on Thursday, both while it is open”',
+      )
+      await page.getByText('Reasons at the time').click()
+      await expect(page.getByRole('listitem').filter({ hasText: `favoured: ${why}` })).toBeVisible()
+      // Filed at once after the last tap, and yet with the figures of what was chosen then.
+      expect(payload.money).toBeCloseTo(schools.scope.options.pair.money, 9)
+      expect(payload.comebackRisk).toBeCloseTo(schools.scope.options.pair.comebackRisk, 9)
+    })
   })
-})
 
 test('a slave that leaks inside the bell housing: all dry outside, and what drips is no oil', async ({
   page,

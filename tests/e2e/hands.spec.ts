@@ -25,6 +25,7 @@ test('jottings alone, no button touched, from the complaint to the decision', as
   await beSomebody(page)
   const { id, installation } = await open('small-car', [])
   await page.goto(url(`/jobs/${id}/find`))
+  await expect(page.locator('[data-advice]')).toBeVisible()
   await page.keyboard.press('/')
   const jot = async (words: string) => {
     await expect(line(page)).toBeFocused()
@@ -110,9 +111,13 @@ test('a job in inches and fractions throughout, and no figure moves when the uni
   await allSent(page)
   const state = fold(await entriesOf(id))
   const { freeTravel: free, takeUpHeight, rodStroke, sink } = state.readings.asFound
-  expect([free, takeUpHeight, rodStroke, sink].map((held) => held!.payload.value)).toEqual([
-    31.75, 31.75, 9.525, 6.35,
-  ])
+  for (const [held, inches] of [
+    [free, 1.25],
+    [takeUpHeight, 1.25],
+    [rodStroke, 0.375],
+    [sink, 0.25],
+  ] as const)
+    expect(held!.payload.value).toBeCloseTo(inches * 25.4, 9)
   expect(state.recorded[0]!.payload).toMatchObject({ item: 'rodLength', value: 139.7 })
   const shown = page.locator('[data-reading="freeTravel"]')
   await expect(shown).toHaveText('1.25 in')

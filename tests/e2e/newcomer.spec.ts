@@ -13,7 +13,6 @@ import {
   get,
   goTo,
   installationOf,
-  measure,
   say,
   test,
   url,
@@ -123,7 +122,9 @@ test('a rod that was set asks for the rod again, and not for what it did not tou
   await expect(page.getByLabel('Pushrod clearance, mm')).toBeVisible()
   await expect(page.getByRole('group', { name: 'Under load', exact: true })).toBeVisible()
   await expect(page.getByRole('group', { name: 'Unions after ten hard strokes' })).toHaveCount(0)
-  await expect(page.getByText(/^Measure more:.*sink under a held foot/)).toBeVisible()
+  await expect(
+    page.locator('summary', { hasText: /Measure more:.*sink under a held foot/ }),
+  ).toBeVisible()
   await allSent(page)
   const state = fold(await entriesOf(id))
   expect(state.recorded.map(({ payload }) => payload.item).sort()).toEqual(['routing', 'threadsOnRod'])

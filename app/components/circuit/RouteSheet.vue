@@ -73,88 +73,90 @@ const shown = (point: RoutePoint, column: Column) => {
   <div class="px-6 py-4">
     <p id="route-keys" class="text-soft">
       Drag a point in the drawing, or choose it and use the arrow keys (Shift: larger steps, Insert: a
-      point more, Delete: one less). A double touch on the line puts a point there. Heights pull level
-      with a neighbour; Alt lets them be.
+      point more, Delete: one less). A double tap on the line adds a point. A height near a neighbour’s
+      snaps to it; hold Alt to stop that.
     </p>
-    <table class="mt-3">
-      <caption class="sr-only">
-        Points of the line’s way, from master to slave
-      </caption>
-      <thead class="text-left text-soft">
-        <tr>
-          <th scope="col" class="pr-4 font-normal">Point</th>
-          <th v-for="column in COLUMNS" :key="column.name" scope="col" class="pr-2 font-normal">
-            {{ column.label }}, {{ symbolOf('mm') }}
-          </th>
-          <th scope="col" class="font-normal">Clip</th>
-          <th><span class="sr-only">Add, remove</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr
-          v-for="(point, i) in route"
-          :key="i"
-          :class="routing.chosen.value === i ? 'bg-raised' : ''"
-          :data-row="i"
-        >
-          <th scope="row" class="pr-4 text-left font-normal">{{ i + 1 }} {{ nameOf(i) }}</th>
-          <td v-for="column in COLUMNS" :key="column.name" class="py-0.5 pr-2">
-            <KeptInput
-              class="field w-28"
-              inputmode="decimal"
-              autocomplete="off"
-              :value="shown(point, column.name)"
-              :disabled="fixed(i, column.name)"
-              :aria-label="`${column.label}, point ${i + 1}`"
-              :aria-invalid="!!problems[`${i}${column.name}`]"
-              @focus="routing.choose(i)"
-              @change="type(i, column.name, $event)"
-            />
-            <span
-              v-if="problems[`${i}${column.name}`]"
-              role="alert"
-              class="block max-w-40 text-[0.9rem] font-semibold text-rust"
-            >
-              {{ problems[`${i}${column.name}`] }}
-            </span>
-          </td>
-          <td>
-            <button
-              type="button"
-              class="quiet"
-              :aria-pressed="!!point.clip"
-              :aria-label="`Clip at point ${i + 1}`"
-              :class="{ 'bg-ink text-ground': point.clip }"
-              @click="toggleClip(i)"
-            >
-              {{ point.clip ? 'yes' : 'no' }}
-            </button>
-          </td>
-          <td class="pl-2">
-            <span class="flex gap-1">
+    <div class="overflow-x-auto">
+      <table class="mt-3">
+        <caption class="sr-only">
+          Points of the line’s way, from master to slave
+        </caption>
+        <thead class="text-left text-soft">
+          <tr>
+            <th scope="col" class="pr-4 font-normal">Point</th>
+            <th v-for="column in COLUMNS" :key="column.name" scope="col" class="pr-2 font-normal">
+              {{ column.label }}, {{ symbolOf('mm') }}
+            </th>
+            <th scope="col" class="font-normal">Clip</th>
+            <th><span class="sr-only">Add, remove</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="(point, i) in route"
+            :key="i"
+            :class="routing.chosen.value === i ? 'bg-raised' : ''"
+            :data-row="i"
+          >
+            <th scope="row" class="pr-4 text-left font-normal">{{ i + 1 }} {{ nameOf(i) }}</th>
+            <td v-for="column in COLUMNS" :key="column.name" class="py-0.5 pr-2">
+              <KeptInput
+                class="field w-28"
+                inputmode="decimal"
+                autocomplete="off"
+                :value="shown(point, column.name)"
+                :disabled="fixed(i, column.name)"
+                :aria-label="`${column.label}, point ${i + 1}`"
+                :aria-invalid="!!problems[`${i}${column.name}`]"
+                @focus="routing.choose(i)"
+                @change="type(i, column.name, $event)"
+              />
+              <span
+                v-if="problems[`${i}${column.name}`]"
+                role="alert"
+                class="block max-w-40 text-[0.9rem] font-semibold text-rust"
+              >
+                {{ problems[`${i}${column.name}`] }}
+              </span>
+            </td>
+            <td>
               <button
                 type="button"
                 class="quiet"
-                :disabled="i === last"
-                :aria-label="`A point after ${i + 1}`"
-                @click="routing.addAfter(i)"
+                :aria-pressed="!!point.clip"
+                :aria-label="`Clip at point ${i + 1}`"
+                :class="{ 'bg-ink text-ground': point.clip }"
+                @click="toggleClip(i)"
               >
-                +
+                {{ point.clip ? 'yes' : 'no' }}
               </button>
-              <button
-                type="button"
-                class="quiet"
-                :disabled="i === 0 || i === last"
-                :aria-label="`Take point ${i + 1} out`"
-                @click="routing.remove(i)"
-              >
-                −
-              </button>
-            </span>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+            </td>
+            <td class="pl-2">
+              <span class="flex gap-1">
+                <button
+                  type="button"
+                  class="quiet"
+                  :disabled="i === last"
+                  :aria-label="`A point after ${i + 1}`"
+                  @click="routing.addAfter(i)"
+                >
+                  +
+                </button>
+                <button
+                  type="button"
+                  class="quiet"
+                  :disabled="i === 0 || i === last"
+                  :aria-label="`Take point ${i + 1} out`"
+                  @click="routing.remove(i)"
+                >
+                  −
+                </button>
+              </span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
     <p class="mt-3 flex flex-wrap gap-2">
       <UndoButton :entry="filing.undoable.value" @undo="filing.undo" />
       <button

@@ -189,7 +189,7 @@ const verdict = computed(() => {
     </div>
     <TermFormula
       v-if="term"
-      class="absolute top-10 right-full z-20 w-80"
+      class="absolute inset-x-2 top-10 z-20 lg:inset-x-auto lg:right-full lg:w-80"
       :term="term"
       :figures="last.figures"
       @close="opened = null"

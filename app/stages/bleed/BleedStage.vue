@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { WORKSHOP_VOLUME } from '~~/core/quantity'
 import { strokeVolume } from '~~/core/circuit'
-import { CAME_OUT, METHODS, WITHOUT_STROKES, type CameOut } from '~~/core/journal'
+import { CAME_OUT, METHODS, WITHOUT_STROKES, type CameOut, type Method } from '~~/core/journal'
 import { LIMITS } from '~~/core/proof'
 
 /** Cycles with what came out, strokes since the last top-up, and how free travel goes. */
@@ -90,7 +90,13 @@ const step = (by: number) => {
       <div class="flex flex-wrap items-end gap-4">
         <label class="grow">
           <span class="mb-1 block">Method</span>
-          <select v-model="setting.method" class="field">
+          <select
+            :value="setting.method"
+            class="field"
+            @change="
+              setting = { ...setting, method: ($event.target as HTMLSelectElement).value as Method }
+            "
+          >
             <option v-for="method in METHODS" :key="method" :value="method">
               {{ METHOD_WORDS[method].name }}
             </option>
