@@ -35,13 +35,9 @@ export default defineNuxtPlugin((nuxt) => {
     attributes: true,
     attributeFilter: ['disabled'],
   })
-  // A new page has nothing of the old one left: its own content takes the focus. The first one begins at its top.
-  let first = true
+  // A new page has nothing of the old one left: its own content takes the focus. Who has touched nothing yet begins at the top.
   nuxt.hook('page:finish', () => {
-    if (first) {
-      first = false
-      return
-    }
+    if (!last) return
     const active = document.activeElement
     if (active && active !== document.body && active.isConnected) return
     const content = main()

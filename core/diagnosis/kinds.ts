@@ -12,33 +12,57 @@ export interface Kinds {
 /** Kinds are counted in sixteen bits: they are read a hundred thousand times for every tap. */
 const MOST_KINDS = 65_535
 
+/** Codes up to which a table of them is smaller than it is quick, 16 MB. */
+const MOST_CODES = 4_000_000
+
 /** @param alike what tells a grade's effect from another's; null where it does not matter. */
 export function kindsOf(sets: Sets, alike: readonly (string | null)[]): Kinds {
-  const first = new Map<string, number>()
-  const stand = alike.map((key, grade) => {
-    if (key === null) return -1
-    if (!first.has(key)) first.set(key, grade)
-    return first.get(key)!
+  const { graded } = sets
+  // What matters is counted from 1, in the order of its first grade; 0 is what does not.
+  const firsts: number[] = [-1]
+  const seen = new Map<string, number>()
+  const stand = Uint16Array.from(alike, (key, grade) => {
+    if (key === null) return 0
+    let at = seen.get(key)
+    if (at === undefined) {
+      at = firsts.push(grade) - 1
+      seen.set(key, at)
+    }
+    return at
   })
-  const n = alike.length + 1
-  const known = new Map<number, number>()
+  const n = firsts.length
+  if (n ** 3 > MOST_CODES) throw new RangeError(`more than ${Math.cbrt(MOST_CODES)} effects told apart`)
+  const known = new Int32Array(n ** 3).fill(-1)
   const grades: number[] = []
   const kind = new Uint16Array(wayCount(sets))
-  const own: number[] = []
   for (let k = 0; k < kind.length; k++) {
-    own.length = 0
-    for (let m = 3 * k; m < 3 * k + 3 && sets.graded[m]! >= 0; m++) {
-      const grade = stand[sets.graded[m]!]!
-      if (grade >= 0) own.push(grade)
+    // Up to three, in rising order, those that do not matter left out: this is gone through for every way.
+    let x = 0
+    let y = 0
+    let z = 0
+    for (let m = 3 * k; m < 3 * k + 3; m++) {
+      const grade = graded[m]!
+      if (grade < 0) break
+      const one = stand[grade]!
+      if (one === 0) continue
+      if (z === 0) z = one
+      else if (y === 0) {
+        y = Math.min(z, one)
+        z = Math.max(z, one)
+      } else {
+        x = Math.min(y, one)
+        const rest = Math.max(y, one)
+        y = Math.min(rest, z)
+        z = Math.max(rest, z)
+      }
     }
-    if (own.length > 1) own.sort((a, b) => a - b)
-    let code = 0
-    for (const grade of own) code = code * n + grade + 1
-    let at = known.get(code)
-    if (at === undefined) {
+    const code = (x * n + y) * n + z
+    let at = known[code]!
+    if (at < 0) {
       at = grades.length / 3
       if (at > MOST_KINDS) throw new RangeError(`more than ${MOST_KINDS} kinds of ways`)
-      known.set(code, at)
+      known[code] = at
+      const own = [x, y, z].filter((one) => one > 0).map((one) => firsts[one]!)
       grades.push(own[0] ?? -1, own[1] ?? -1, own[2] ?? -1)
     }
     kind[k] = at

@@ -118,7 +118,7 @@ test('a rod that was set asks for the rod again, and not for what it did not tou
   await page.getByLabel('Other work').selectOption('Set the pushrod')
   await page.getByRole('button', { name: 'Done', exact: true }).click()
   await expect(page.locator('[data-done="rod"]')).toBeVisible()
-  await page.keyboard.press('5')
+  await page.getByRole('link', { name: /Prove/ }).click()
   await expect(page.getByLabel('Pushrod clearance, mm')).toBeVisible()
   await expect(page.getByRole('group', { name: 'Under load', exact: true })).toBeVisible()
   await expect(page.getByRole('group', { name: 'Unions after ten hard strokes' })).toHaveCount(0)
@@ -151,7 +151,9 @@ test('a cycle is corrected; gravity asks for no strokes; undo says what it takes
   await expect(page.getByRole('group', { name: 'Strokes in this cycle' })).toHaveCount(0)
   await page.getByLabel('In the bottle').fill('40')
   await page.getByRole('button', { name: 'Clear', exact: true }).click()
-  await expect(page.getByText('Gravity, clear, 40 ml')).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Log, newest first' })).toContainText(
+    'Gravity, clear, 40 ml',
+  )
   await allSent(page)
   const cycles = fold(await entriesOf(id)).bleed.cycles.map(({ payload }) => payload)
   expect(cycles).toEqual([

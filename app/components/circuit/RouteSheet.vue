@@ -76,7 +76,7 @@ const shown = (point: RoutePoint, column: Column) => {
       point more, Delete: one less). A double tap on the line adds a point. A height near a neighbour’s
       snaps to it; hold Alt to stop that.
     </p>
-    <div class="overflow-x-auto">
+    <div class="relative overflow-x-auto">
       <table class="mt-3">
         <caption class="sr-only">
           Points of the line’s way, from master to slave

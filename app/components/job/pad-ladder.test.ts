@@ -60,13 +60,13 @@ describe('the ladder’s labels', () => {
 
   it('leave a finger’s room between them, in the order of their pieces', () => {
     const labels = labelsOf([piece(0, 2), piece(2, 3), piece(3, 90)], (mm) => 4 * mm, 500)
-    expect(labels.map(({ at }) => at)).toEqual([4, 40, 186])
+    expect(labels.map(({ at }) => at)).toEqual([4, 48, 186])
     for (const { half } of labels) expect(2 * half).toBeGreaterThanOrEqual(36)
   })
 
   it('keep clear of the floor', () => {
     const [label] = labelsOf([piece(90, 110)], (mm) => 4 * mm, 405)
-    expect(label!.at).toBe(405 - 36)
+    expect(label!.at).toBe(405 - 44)
   })
 })
 
