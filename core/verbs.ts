@@ -21,6 +21,8 @@ import {
   report,
   type GoodFigures,
 } from './diagnosis'
+import { answerChain, answerJoin } from './fitting'
+import { answerFluid } from './fluid'
 import { estimate, ESTIMATE_DRAWS, type Known, type PedalReadings } from './estimate'
 import {
   ARCHETYPES,
@@ -115,6 +117,15 @@ export const VERBS: Record<string, (input: unknown) => object> = {
     if (!at) throw new InputError(`must be one of ${STAGES.join(', ')}`, '/stage')
     return understandLine(line, { phase: phaseAt(at), units: system })
   },
+
+  /** { a: End, b: End, sealsAtHand? } → { verdict, needs, starts, lookAlike?, engaged?, reasons }. */
+  join: answerJoin,
+
+  /** { from: End, to: End, pieces, costs? } → the cheapest chain, or { none }; and what each piece off the path fails by. */
+  chain: answerChain,
+
+  /** { inside, adding, wanted?, ageMonths?, climate?, water?, boiling?, container?, share?, shared?, need? } → what may go in. */
+  fluid: answerFluid,
 
   /** { archetype, measured?, errors?, readings, knownGood?, calibration?, touchForce?, draws?, seed? } → ranges, or { implausible }. */
   estimate(input) {

@@ -103,7 +103,7 @@ describe('refusals', () => {
     expect(problem).toMatchObject({
       status: 422,
       title: 'invalid',
-      errors: [{ path: '/payload/value', message: 'must be at most 500' }],
+      errors: [{ path: '/payload/value', message: 'Free travel at the pad must be 0 to 500 mm' }],
     })
     expect(await refused(post({ ...free(1), extra: 1 }))).toMatchObject({
       errors: [{ path: '/extra' }],

@@ -1,6 +1,6 @@
 import sharp from 'sharp'
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { ModelPhoto, Problem, StoredFile } from '../../contract'
+import type { ModelNoteTold, ModelPhoto, Problem, StoredFile } from '../../contract'
 import { fromArchetype } from '../../core/installation'
 import type { Entry, Payloads, Subject } from '../../core/journal'
 import { photograph } from '../arbitrary/photograph'
@@ -139,5 +139,38 @@ describe('photographs of a model', () => {
       },
     ])
     expect((await call<ModelPhoto[]>('GET', '/models/photos?model=Nobody')).body).toEqual([])
+  })
+})
+
+describe('a note about a model', () => {
+  it('stands for every vehicle of it until it is taken back, and its photograph must have come', async () => {
+    const model = `Fulmar ${newId()}`
+    const vehicle = { type: 'vehicle', id: newId() } as const
+    await call('POST', '/vehicles', {
+      id: vehicle.id,
+      name: 'Post van',
+      model,
+      entries: [anEntry(vehicle, by, 'installation', fromArchetype('small-car'))],
+    })
+    const one = anEntry(vehicle, by, 'modelNote', {
+      model,
+      place: 'reservoir',
+      words: 'behind the airbox',
+      photo: newId(),
+    })
+    const entryOf = (entry: Entry) => call<Problem>('POST', `/vehicles/${vehicle.id}/entries`, entry)
+    const unsent = await entryOf(one)
+    expect(unsent.status).toBe(422)
+    expect(unsent.body.errors![0]!.path).toBe('/payload/photo')
+    const photo = (await send(await another())).body.id
+    const kept = anEntry(vehicle, by, 'modelNote', { ...one.payload, photo } as Payloads['modelNote'])
+    expect((await entryOf(kept)).status).toBe(201)
+    const ask = async () =>
+      (await call<ModelNoteTold[]>('GET', `/models/notes?model=${encodeURIComponent(model)}`)).body
+    expect(await ask()).toMatchObject([
+      { id: kept.id, place: 'reservoir', words: 'behind the airbox', photo, vehicleName: 'Post van' },
+    ])
+    await entryOf(anEntry(vehicle, by, 'withdrawal', {}, { withdraws: kept.id }))
+    expect(await ask()).toEqual([])
   })
 })

@@ -87,6 +87,24 @@ describe('jobs', () => {
     expect((await jobs('limit=1')).items[0]!.id).toBe(done)
   })
 
+  it('leave the bench when they are closed, and are on it again once that is taken back', async () => {
+    const one = await aJob(by)
+    const post = (entry: Entry) => call('POST', `/jobs/${entry.subject.id}/entries`, entry)
+    const on = async (filter: string) =>
+      (await jobs(`filter=${filter}&limit=200`)).items.find(({ id }) => id === one.jobId)
+    expect((await on('bench'))?.step).toEqual({ to: 'look' })
+    expect(await on('closed')).toBeUndefined()
+    const closed = anEntry(one.subject, by, 'closed', { reason: 'sold' })
+    await post(closed)
+    expect(await on('bench')).toBeUndefined()
+    expect((await on('closed'))?.step).toEqual({ to: 'closed' })
+    // The vehicle's own list still has it.
+    expect((await jobs(`vehicle=${one.vehicleId}`)).items.map(({ id }) => id)).toContain(one.jobId)
+    await post(anEntry(one.subject, by, 'withdrawal', {}, { withdraws: closed.id }))
+    expect(await on('bench')).toBeDefined()
+    expect(await on('closed')).toBeUndefined()
+  })
+
   it('come the last changed first, and a page goes on where the one before ended', async () => {
     const { vehicleId, jobId } = await aJob(by)
     const ids = [jobId]

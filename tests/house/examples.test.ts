@@ -22,6 +22,9 @@ describe('examples in docs/formats.md', () => {
       'estimate',
       'say',
       'diagnose',
+      'join',
+      'chain',
+      'fluid',
     ])
   })
 

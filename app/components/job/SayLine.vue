@@ -28,11 +28,8 @@ const loadJotting = async () => (jotting.value ??= await import('~~/core/jotting
 const understood = computed((): LineUnderstood | null =>
   text.value.trim() && jotting.value ? jotting.value.understandLine(text.value, context.value) : null,
 )
-watch(
-  () => text.value.trim() !== '',
-  (any) => any && void loadJotting().catch(() => (refused.value = 'The say-line could not be loaded.')),
-  { immediate: true },
-)
+/** As soon as the page stands: the server may be gone by the time that something is said. */
+onMounted(() => void loadJotting().catch(() => (refused.value = 'The say-line could not be loaded.')))
 /** As it may be said, in the person’s own unit. */
 const EXAMPLES = {
   metric: 'free 42 · boot wet · sink 6 in 60 s',
