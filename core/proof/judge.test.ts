@@ -133,7 +133,7 @@ describe('the verdict', () => {
   it('stops at a rod left too long, in two degrees', () => {
     const preloaded = reason('rodClearance', [['measurement', reading('rodClearance', -0.5, 'after')]])!
     expect(preloaded).toMatchObject({ outcome: 'stop', figure: -0.5, limit: 0 })
-    expect(said(preloaded)).toMatch(/part covers the port/)
+    expect(said(preloaded)).toMatch(/partly covers the port/)
     const covered = reason('rodClearance', [['measurement', reading('rodClearance', -1.4, 'after')]])!
     expect(said(covered)).toMatch(/the port never opens/)
     expect(verdictOf([['measurement', reading('rodClearance', -0.5, 'after')]]).outcome).toBe('stop')

@@ -72,7 +72,8 @@ async function inspect(page: Page, path: string): Promise<void> {
   if (/find|decision/.test(path))
     await expect(page.locator('[data-lead], [data-question]').first()).toBeVisible()
   expect(await serious(axeOn(page).withTags(WCAG), path)).toEqual([])
-  // The looks differ in colours alone.
+  // The looks differ in colours alone, and these have all that is coloured.
+  if (!/find|bleed|prove|decision|parts|whatif|\/$/.test(path)) return
   await page.getByRole('button', { name: 'Lamp' }).click()
   expect(await serious(axeOn(page).withRules(['color-contrast']), path)).toEqual([])
   await page.getByRole('button', { name: 'Paper' }).click()
