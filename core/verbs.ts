@@ -35,6 +35,7 @@ import {
 import { phaseAt, STAGES } from './journal'
 import { understandLine } from './jotting'
 import { UNIT_SYSTEMS } from './quantity'
+import { answerSize } from './sizing'
 import { HOURLY_RATE, sensitivity } from './whatif'
 
 /** The core with no interface: JSON in, JSON out. A bad input throws InputError with a JSON pointer. */
@@ -126,6 +127,9 @@ export const VERBS: Record<string, (input: unknown) => object> = {
 
   /** { inside, adding, wanted?, ageMonths?, climate?, water?, boiling?, container?, share?, shared?, need? } → what may go in. */
   fluid: answerFluid,
+
+  /** { circuit, masters, slaves, ratios?, lines?, room?, air?, … } → { present, options }. */
+  size: answerSize,
 
   /** { archetype, measured?, errors?, readings, knownGood?, calibration?, touchForce?, draws?, seed? } → ranges, or { implausible }. */
   estimate(input) {

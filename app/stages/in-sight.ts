@@ -8,7 +8,7 @@ export interface Sight {
   shows: (entry: Entry) => boolean
 }
 
-/** Kinds that a stage shows; of findings and readings those of its phases. */
+/** Kinds that a stage shows, notes apart, which are jotted on any; of findings and readings those of its phases. */
 const STAGE_KINDS: Record<Stage, readonly Kind[]> = {
   find: ['complaint', 'condition', 'takenOver', 'decision', 'modelNote'],
   choose: ['decision', 'circuitPlan'],
@@ -20,7 +20,7 @@ const STAGE_KINDS: Record<Stage, readonly Kind[]> = {
 const PHASE_OF: Partial<Record<Stage, string>> = { find: 'asFound', bleed: 'working', prove: 'after' }
 
 export function stageSight(stage: Stage): Sight {
-  const kinds = new Set<Kind>(STAGE_KINDS[stage])
+  const kinds = new Set<Kind>(['note', ...STAGE_KINDS[stage]])
   return {
     name: stage,
     shows: (entry) =>

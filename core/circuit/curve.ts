@@ -1,6 +1,6 @@
 import { crossing, greatest, volumeHolding, type Balance } from './balance'
 import type { Circuit } from './circuit'
-import { kneesOf, padTravelSending, volumeSent } from './plant'
+import { kneesOf, padTravelSending, pressureAt, volumeSent } from './plant'
 import {
   balanceUp,
   comingUp,
@@ -119,6 +119,61 @@ export function peakForce(circuit: Circuit): number {
     if (s <= p.slaveRest || s > end) continue
     const volume = volumeHolding(p, s, 1)
     most = Math.max(most, stateAt(r, padTravelSending(p, volume), volume, s, 1).pedalForce)
+  }
+  return most
+}
+
+/** Steps of the search within a piece; each leaves 0.62 of it. */
+const GOLDEN_STEPS = 26
+const GOLDEN = (Math.sqrt(5) - 1) / 2
+
+/**
+ * Largest force at the pad on the way down, N: from its rest to full travel, or to where master or slave meets its end,
+ * whichever comes first; what is felt just before the slave leaps counts.
+ */
+export function peakOnTheWayDown(circuit: Circuit): number {
+  const r = ready(circuit)
+  const { plant: p, down } = r
+  const { pedal, master, slave } = circuit
+  const toStop = slave.stroke > p.slaveRest ? greatest(down, p.slaveRest, slave.stroke) : 0
+  const end = Math.min(
+    pedal.travel,
+    pedal.ratio * (p.clearance + master.stroke),
+    padTravelSending(p, toStop),
+  )
+  const last = pressedDown(r, end)
+  let most = Math.max(pressedDown(r, 0).pedalForce, last.pedalForce)
+  let highest = -Infinity
+  for (let i = 0; i < down.s.length; i++) {
+    const from = down.s[i]!
+    if (from > last.slaveTravel) break
+    highest = Math.max(highest, down.volume[i]!)
+    // A slave that has leapt past a place was never there.
+    const forceAt = (s: number): number => {
+      const volume = volumeHolding(p, s, 1)
+      if (volume < highest) return -Infinity
+      return stateAt(r, padTravelSending(p, volume), volume, s, 1).pedalForce
+    }
+    most = Math.max(most, forceAt(from))
+    const to = Math.min(down.s[i + 1] ?? from, last.slaveTravel)
+    // While the load rises so does the force; where it falls, the master’s spring may still rise more for a while.
+    if (to > from && pressureFalls(r, from, to))
+      most = Math.max(most, greatestWithin(forceAt, from, to))
+  }
+  return most
+}
+const pressureFalls = ({ plant: p }: ReadyCircuit, from: number, to: number): boolean =>
+  pressureAt(p, to, 1) < pressureAt(p, from, 1)
+
+function greatestWithin(f: (x: number) => number, from: number, to: number): number {
+  let [a, b] = [from, to]
+  let most = Math.max(f(a), f(b))
+  for (let i = 0; i < GOLDEN_STEPS; i++) {
+    const [c, d] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)]
+    const [left, right] = [f(c), f(d)]
+    most = Math.max(most, left, right)
+    if (left > right) b = d
+    else a = c
   }
   return most
 }

@@ -47,6 +47,7 @@ export { TERMS, type Term, type TermInput } from './terms'
 export {
   clampAt,
   peakForce,
+  peakOnTheWayDown,
   pressCurve,
   type ClampState,
   type CurvePoint,
@@ -58,6 +59,7 @@ export {
   afterWear,
   FINGER_RATIO,
   mostRoom,
+  playAtRest,
   wearLimit,
   wearOutlook,
   type Wear,

@@ -54,7 +54,7 @@ export function afterWear(circuit: Circuit, wear: number, options: WearOptions):
   const pushedBack = wear * fingerRatio * forkRatio
   const { pushrodClearance, portClosure } = circuit.master
   const port = rodState(pushrodClearance, portClosure)
-  const free = playOf(circuit)
+  const free = playAtRest(circuit)
   // With the port shut the fluid cannot go home, and the piston with it.
   const room = free + (port === 'portCovered' ? 0 : options.room) - pushedBack
   const pressedIn = Math.max(0, -room) / forkRatio
@@ -74,7 +74,7 @@ export function afterWear(circuit: Circuit, wear: number, options: WearOptions):
 }
 
 /** Play that wear may eat before it needs room behind the piston, mm at the slave; none where a spring holds contact. */
-function playOf(circuit: Circuit): number {
+export function playAtRest(circuit: Circuit): number {
   const { takenUp, contact } = plant(circuit)
   return takenUp ? 0 : contact
 }
@@ -113,7 +113,7 @@ function wornCircuit(circuit: Circuit, eaten: number, pressedIn: number): Circui
 export function wearLimit(circuit: Circuit, { room, fingerRatio = FINGER_RATIO }: WearOptions): number {
   const { pushrodClearance, portClosure } = circuit.master
   const way = rodState(pushrodClearance, portClosure) === 'portCovered' ? 0 : Math.max(0, room)
-  return (playOf(circuit) + way) / (fingerRatio * circuit.linkage.forkRatio)
+  return (playAtRest(circuit) + way) / (fingerRatio * circuit.linkage.forkRatio)
 }
 
 /**

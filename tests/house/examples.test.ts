@@ -25,6 +25,7 @@ describe('examples in docs/formats.md', () => {
       'join',
       'chain',
       'fluid',
+      'size',
     ])
   })
 
