@@ -2,8 +2,8 @@
  * The focus is never lost: what had it may go with an act (a row taken back, a button that rests) or with its page. Then the
  * nearest that is left takes it, so that the next key or the screen reader goes on from there.
  */
-const FOCUSABLE =
-  'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), [tabindex]:not([tabindex="-1"])'
+/** What one goes on from; no field, or the keys of the page would be typed into it. */
+const FOCUSABLE = 'a[href], button:not(:disabled), summary, [tabindex]:not([tabindex="-1"])'
 
 export default defineNuxtPlugin((nuxt) => {
   /** What had the focus last, with what it stood in and its place there. */

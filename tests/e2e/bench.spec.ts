@@ -287,6 +287,7 @@ for (const [width, height, room] of [
     await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Bleed/ }).click()
     await expect(page.getByRole('button', { name: 'Fold the line' })).toBeVisible()
     await page.keyboard.press('1')
+    await expect(page).toHaveURL(/find/)
     await page.reload()
     await expect(strip).toBeVisible()
     await page.getByRole('button', { name: 'Show the line' }).click()

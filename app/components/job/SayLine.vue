@@ -90,6 +90,13 @@ const noteworthy = computed(() => {
   return !!found && !wanting.value && found.statements.length === 0 && !found.ask?.length
 })
 
+/** Enter does nothing while the button rests; what is said before the line can be understood waits for that. */
+const nothingToFile = computed(() => {
+  if (text.value.trim() === '') return true
+  if (decides.value || !jotting.value) return false
+  return !understood.value || (understood.value.statements.length === 0 && !noteworthy.value)
+})
+
 /** What a reading would mean, before it is filed. */
 function consequence(said: Said): string {
   if (said.kind !== 'measurement' || !installation.value) return ''
@@ -276,12 +283,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       >
         <component :is="listening ? MicOff : Mic" :size="22" aria-hidden="true" />
       </button>
-      <button
-        class="act"
-        :disabled="!decides && (!understood || (understood.statements.length === 0 && !noteworthy))"
-      >
-        File
-      </button>
+      <button class="act" :disabled="nothingToFile">File</button>
       <UndoButton :entry="undoable" @undo="undo" />
     </div>
   </form>
