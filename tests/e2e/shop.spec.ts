@@ -106,7 +106,7 @@ test('the shop’s prices and ways are kept, and its record is shown and begun a
   })
 
   await page.getByRole('button', { name: 'Restart the record' }).click()
-  await page.getByRole('button', { name: 'Start anew', exact: true }).click()
+  await page.getByRole('button', { name: 'Restart', exact: true }).click()
   await expect(page.getByText('0 closed jobs')).toBeVisible()
   expect((await get<Shop>('/shop')).record).toEqual({})
   await page.getByRole('button', { name: 'Count all jobs again' }).click()
