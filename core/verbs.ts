@@ -11,6 +11,7 @@ import {
   sink,
   SINK_BOUNDS,
   solveCircuit,
+  yesOrNo,
 } from './circuit'
 import {
   knowledgeOf,
@@ -238,11 +239,6 @@ function readGood(input: unknown): GoodFigures {
   for (const [name, bounds] of Object.entries(TAPE_BOUNDS))
     if (given[name] !== undefined) inRange(given[name], `/calibration/${name}`, bounds, name)
   return given as GoodFigures
-}
-
-function yesOrNo(value: unknown, path: string): boolean {
-  if (typeof value !== 'boolean') throw new InputError('must be true or false', path)
-  return value
 }
 
 function wholeNumber(

@@ -2,7 +2,7 @@
 export { takesUpPlay } from './plant'
 export * from './circuit'
 export { FIELDS, fieldAt, LOAD_POINT, MOST_LINES, type Field, type FieldUnit } from './fields'
-export { InputError, inRange, objectOf, pointerTo, readCircuit } from './read'
+export { choiceOf, InputError, inRange, objectOf, pointerTo, readCircuit, yesOrNo } from './read'
 export {
   reserveOf,
   solveCircuit,

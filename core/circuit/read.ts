@@ -192,3 +192,19 @@ function above(value: unknown, other: unknown, path: string, what: string): void
 function refuse(path: string, message: string): never {
   throw new InputError(`${path.slice(path.lastIndexOf('/') + 1) || 'the input'} ${message}`, path)
 }
+
+/** One of a list of names. @throws InputError at the path where it is none of them. */
+export function choiceOf<const T extends readonly string[]>(
+  value: unknown,
+  path: string,
+  names: T,
+): T[number] {
+  const known = names.find((name) => name === value)
+  if (known === undefined) throw new InputError(`must be one of ${names.join(', ')}`, path)
+  return known
+}
+/** True or false. @throws InputError at the path where it is neither. */
+export function yesOrNo(value: unknown, path: string): boolean {
+  if (typeof value !== 'boolean') throw new InputError('must be true or false', path)
+  return value
+}

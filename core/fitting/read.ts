@@ -1,4 +1,4 @@
-import { InputError, inRange, objectOf, pointerTo } from '../circuit'
+import { choiceOf, InputError, inRange, objectOf, pointerTo } from '../circuit'
 import { chain, CHAIN_COSTS, type ChainAnswer, type Piece } from './chain'
 import { GENDERS, MATERIALS, SEALS, SEATS, type End, type Seal } from './end'
 import { join, type Joint } from './join'
@@ -17,7 +17,7 @@ export function answerJoin(input: unknown): Joint {
     seals === undefined
       ? undefined
       : listOf(seals, '/sealsAtHand', 200).map((one, i): Seal =>
-          oneOf(one, `/sealsAtHand/${i}`, SEALS),
+          choiceOf(one, `/sealsAtHand/${i}`, SEALS),
         ),
   )
 }
@@ -83,8 +83,8 @@ function readEnd(input: unknown, path: string): End {
     )
   const end: End = {
     thread,
-    gender: oneOf(given.gender, `${path}/gender`, GENDERS),
-    seat: oneOf(given.seat, `${path}/seat`, SEATS),
+    gender: choiceOf(given.gender, `${path}/gender`, GENDERS),
+    seat: choiceOf(given.seat, `${path}/seat`, SEATS),
   }
   for (const name of ['tube', 'bore', 'depth', 'counterbore'] as const) {
     const value = given[name]
@@ -99,7 +99,7 @@ function readEnd(input: unknown, path: string): End {
     if (lead !== undefined) inRange(lead, `${path}/nut/lead`, MM(200), 'Nose of the nut')
     end.nut = { length, ...(lead !== undefined && { lead }) }
   }
-  if (material !== undefined) end.material = oneOf(material, `${path}/material`, MATERIALS)
+  if (material !== undefined) end.material = choiceOf(material, `${path}/material`, MATERIALS)
   if (profile !== undefined) {
     if (typeof profile !== 'string' || profile.length > 80)
       throw new InputError('must be a text', `${path}/profile`)
@@ -108,11 +108,6 @@ function readEnd(input: unknown, path: string): End {
   return end
 }
 
-function oneOf<const T extends readonly string[]>(value: unknown, path: string, names: T): T[number] {
-  const known = names.find((name) => name === value)
-  if (known === undefined) throw new InputError(`must be one of ${names.join(', ')}`, path)
-  return known
-}
 function listOf(value: unknown, path: string, most: number): unknown[] {
   if (!Array.isArray(value)) throw new InputError('must be a list', path)
   if (value.length > most)

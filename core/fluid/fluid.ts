@@ -1,8 +1,7 @@
 import { boilingAt, waterAtBoiling, waterByAge, type Climate, type Ranged } from './ageing'
 import { FLUIDS, isPoorer, type FluidKind } from './kinds'
 
-export const FLUID_VERDICTS = ['fill', 'flush', 'refuse', 'stop'] as const
-export type FluidVerdict = (typeof FLUID_VERDICTS)[number]
+export type FluidVerdict = 'fill' | 'flush' | 'refuse' | 'stop'
 export type FluidCode =
   'mixes' | 'lowersTo' | 'silicone' | 'mineral' | 'unknown' | 'opened' | 'water' | 'age' | 'wanted'
 

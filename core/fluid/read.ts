@@ -1,4 +1,4 @@
-import { InputError, inRange, objectOf, readCircuit } from '../circuit'
+import { choiceOf, inRange, objectOf, readCircuit, yesOrNo } from '../circuit'
 import { CLIMATES } from './ageing'
 import { judgeFluid, type FluidAnswer, type FluidQuestion } from './fluid'
 import { FLUID_KINDS } from './kinds'
@@ -25,12 +25,12 @@ export function answerFluid(
 ): FluidAnswer & { volume?: { circuit: number; need: number } } {
   const given = objectOf(input, '', FIELDS)
   const question: FluidQuestion = {
-    inside: oneOf(given.inside, '/inside', FLUID_KINDS),
-    adding: oneOf(given.adding, '/adding', FLUID_KINDS),
+    inside: choiceOf(given.inside, '/inside', FLUID_KINDS),
+    adding: choiceOf(given.adding, '/adding', FLUID_KINDS),
   }
   const { wanted, ageMonths, climate, water, boiling, share, shared } = given
-  if (wanted !== undefined) question.wanted = oneOf(wanted, '/wanted', FLUID_KINDS)
-  if (climate !== undefined) question.climate = oneOf(climate, '/climate', CLIMATES)
+  if (wanted !== undefined) question.wanted = choiceOf(wanted, '/wanted', FLUID_KINDS)
+  if (climate !== undefined) question.climate = choiceOf(climate, '/climate', CLIMATES)
   if (shared !== undefined) question.shared = yesOrNo(shared, '/shared')
   if (ageMonths !== undefined) {
     inRange(ageMonths, '/ageMonths', MONTHS, 'Age')
@@ -61,7 +61,7 @@ export function answerFluid(
 function volumeOf(input: unknown): { circuit: number; need: number } {
   const need = objectOf(input, '/need', ['act', 'circuit', 'slaveChamber', 'usable', 'container'])
   const { slaveChamber = 0, usable = 0, container } = need
-  const act = oneOf(need.act, '/need/act', FLUID_ACTS)
+  const act = choiceOf(need.act, '/need/act', FLUID_ACTS)
   inRange(slaveChamber, '/need/slaveChamber', { unit: 'mm', min: 0, max: 200 }, 'Slave chamber')
   inRange(usable, '/need/usable', { unit: 'mm³', min: 0, max: 5_000_000 }, 'Usable reservoir')
   const circuit = circuitVolume(readCircuit(need.circuit, '/need/circuit'), slaveChamber)
@@ -69,14 +69,4 @@ function volumeOf(input: unknown): { circuit: number; need: number } {
   if (container === undefined) return { circuit, need: plain }
   inRange(container, '/need/container', { unit: 'mm³', min: 1000, max: 100_000_000 }, 'Container')
   return { circuit, need: Math.ceil(plain / container) * container }
-}
-
-function oneOf<const T extends readonly string[]>(value: unknown, path: string, names: T): T[number] {
-  const known = names.find((name) => name === value)
-  if (known === undefined) throw new InputError(`must be one of ${names.join(', ')}`, path)
-  return known
-}
-function yesOrNo(value: unknown, path: string): boolean {
-  if (typeof value !== 'boolean') throw new InputError('must be true or false', path)
-  return value
 }

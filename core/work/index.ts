@@ -3,7 +3,6 @@ export {
   operationOf,
   OPERATIONS,
   takes,
-  TOUCHED,
   type Minutes,
   type Operation,
   type OperationId,

@@ -9,8 +9,7 @@ export interface Minutes {
  * What a piece of work can put out of order: the closed circuit, a joint of it, the pedal's rod, the pedal with its stop and
  * switch, fork and release linkage, the clutch itself.
  */
-export const TOUCHED = ['circuit', 'joint', 'rod', 'pedal', 'linkage', 'clutch'] as const
-export type Touched = (typeof TOUCHED)[number]
+export type Touched = 'circuit' | 'joint' | 'rod' | 'pedal' | 'linkage' | 'clutch'
 
 /** A piece of work on a release circuit, as it is priced everywhere. Every figure is engineering judgement. */
 export interface Operation {

@@ -60,7 +60,7 @@ async function say(operation: OperationId) {
       </button>
     </div>
     <form class="flex flex-wrap gap-2 py-2" @submit.prevent="other && say(other)">
-      <select v-model="other" class="field w-auto grow basis-52" aria-label="Other work">
+      <select v-model="other" class="field w-auto min-w-0 flex-1" aria-label="Other work">
         <option value="">Other work …</option>
         <option v-for="one in OPERATIONS" :key="one.id" :value="one.id">{{ one.label }}</option>
       </select>
