@@ -10,6 +10,7 @@ export default defineConfig({
     include: ['{core,contract,server,app,demo,scripts,tests/house}/**/*.test.ts'],
     exclude: ['**/node_modules/**', '.output/**', '.nuxt/**'],
     testTimeout: 180_000,
+    hookTimeout: 180_000,
     // The core keeps no state: its tables are loaded once for all files of a worker, not anew for each.
     isolate: false,
     // Vitest leaves one core idle unless told.
