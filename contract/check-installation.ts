@@ -1,11 +1,14 @@
 import { InputError, readCircuit } from '../core/circuit'
 import {
+  choiceField,
   installationField,
+  jointPlaces,
   lengthOfLines,
   outOfReach,
   type Installation,
   type RoutePoint,
 } from '../core/installation'
+import { checkEnd } from './end'
 import type { FieldProblem } from './problem'
 
 /** Geometry that must agree: what a schema cannot say of an installation. */
@@ -28,16 +31,35 @@ export function checkInstallation(installation: Installation, at: string): Field
         message: `must be the length of all lines, ${length} mm`,
       },
     ]
-  return []
+  return checkJoints(installation, `${at}/joints`)
 }
 
-/** A field's own bounds. */
+/** Joints are ones that this circuit has, each once. */
+function checkJoints(installation: Installation, at: string): FieldProblem[] {
+  const places = jointPlaces(installation)
+  const joints = installation.joints ?? []
+  return joints.flatMap((joint, i) => {
+    if (!places.includes(joint.at))
+      return [{ path: `${at}/${i}/at`, message: `must be one of ${places.join(', ')}` }]
+    if (joints.findIndex((one) => one.at === joint.at) < i)
+      return [{ path: `${at}/${i}/at`, message: 'stands there already' }]
+    return [...checkEnd(joint.a, `${at}/${i}/a`), ...checkEnd(joint.b, `${at}/${i}/b`)]
+  })
+}
+
+/** A field's own bounds, or the list that it is chosen from. */
 export function checkField(
-  { field: path, value }: { field: string; value: number },
+  { field: path, value }: { field: string; value: number | string },
   at: string,
 ): FieldProblem[] {
+  const choice = choiceField(path)
+  if (choice)
+    return typeof value === 'string' && choice.values.includes(value)
+      ? []
+      : [{ path: `${at}/value`, message: `must be one of ${choice.values.join(', ')}` }]
   const field = installationField(path)
   if (!field) return [{ path: `${at}/field`, message: `${path} is no field of an installation` }]
+  if (typeof value === 'string') return [{ path: `${at}/value`, message: 'must be a number' }]
   if (value >= field.min && value <= field.max) return []
   const message = `${field.label} must be ${field.min} to ${field.max} ${field.unit}`.trim()
   return [{ path: `${at}/value`, message }]

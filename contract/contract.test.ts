@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { readFileSync } from 'node:fs'
 import { Ajv } from 'ajv'
 import { cycle, entry, JOB, reading, ulidOf } from '../tests/arbitrary/entry'
-import { fromArchetype } from '../core/installation'
+import { fromArchetype, type Installation } from '../core/installation'
 import type { Entry } from '../core/journal'
 import type { Change } from '../core/whatif'
 import { Refusal } from '../server/services/refusal'
@@ -12,6 +12,7 @@ import {
   checkEntry,
   checkInstallationFile,
   fieldProblems,
+  FIRST_INSTALLATION_FILE,
   INSTALLATION_FILE,
   InstallationFileSchema,
   JobsQuery,
@@ -176,6 +177,21 @@ describe('an entry at the boundary', () => {
     expect(at(entry(1, 'measurement', reading('rodStroke', 200)))).toEqual(['/payload/value'])
     expect(at(entry(1, 'parameter', { field: 'master.bore', value: 900 }))).toEqual(['/payload/value'])
     expect(at(entry(1, 'parameter', { field: 'master.colour', value: 9 }))).toEqual(['/payload/field'])
+    expect(at(entry(1, 'parameter', { field: 'slave.faces', value: 'back' }))).toEqual([])
+    expect(at(entry(1, 'parameter', { field: 'slave.faces', value: 'inside out' }))).toEqual([
+      '/payload/value',
+    ])
+    expect(at(entry(1, 'parameter', { field: 'master.bore', value: 'wide' }))).toEqual(['/payload/value'])
+    const nut = { thread: 'M10x1', gender: 'male', seat: 'doubleFlare' } as const
+    const joint = { at: 'slavePort', a: nut, b: null, verdict: null, reasons: [] } as const
+    expect(at(entry(1, 'joint', { ...joint, reasons: [] }))).toEqual([])
+    expect(at(entry(1, 'joint', { ...joint, reasons: [], verdict: 'joins' }))).toEqual([
+      '/payload/verdict',
+    ])
+    expect(at(entry(1, 'joint', { ...joint, reasons: [], a: { ...nut, thread: 'M10' } }))).toEqual([
+      '/payload/a/thread',
+    ])
+    expect(at(entry(1, 'joint', { ...joint, reasons: [], a: null }))).toEqual(['/payload/a'])
     const car = fromArchetype('small-car')
     const last = car.route.length - 1
     expect(at(entry(1, 'installation', { ...car, route: car.route.slice(0, -1) }))).toEqual([
@@ -222,8 +238,42 @@ describe('a file of an installation', () => {
     expect(fieldProblems(check.errors)[0]).toEqual({ path: '/extra', message: 'is not known here' })
   })
 
+  it('of the first version is still read, and what the second added is checked by path', () => {
+    const first = { $schema: FIRST_INSTALLATION_FILE, installation: fromArchetype('long-line') }
+    expect(check(first)).toBe(true)
+    const more: Installation = {
+      ...fromArchetype('long-line'),
+      joints: [
+        {
+          at: 'slavePort',
+          a: { thread: '3/8-24', gender: 'male', seat: 'doubleFlare', nut: { length: 10 } },
+          b: null,
+          access: 'from below, 10 mm crowfoot',
+        },
+      ],
+      mounts: { master: 'studs', slave: null },
+      switches: [{ does: 'start', at: 'pedal', threads: 6 }],
+      heat: [{ along: 900, distance: 60, sleeved: false }],
+    }
+    more.slave = { ...more.slave, faces: 'back', chamber: 12, bleedLine: [] }
+    const second = { $schema: INSTALLATION_FILE, installation: more }
+    expect(check(JSON.parse(JSON.stringify(second)))).toBe(true)
+    expect(checkInstallationFile(second)).toEqual([])
+    const at = (joints: Installation['joints']) =>
+      checkInstallationFile({ installation: { ...more, joints: joints! } }).map(({ path }) => path)
+    const [joint] = more.joints!
+    expect(at([{ ...joint!, at: 'line.5' }])).toEqual(['/installation/joints/0/at'])
+    expect(at([joint!, joint!])).toEqual(['/installation/joints/1/at'])
+    expect(at([{ ...joint!, b: { ...joint!.a!, thread: 'M10' } }])).toEqual([
+      '/installation/joints/0/b/thread',
+    ])
+    expect(check({ ...second, installation: { ...more, mounts: { master: 'glue', slave: null } } })).toBe(
+      false,
+    )
+  })
+
   it('is published as it is checked', () => {
-    const published = JSON.parse(readFileSync('public/schemas/installation-1.json', 'utf8')) as object
+    const published = JSON.parse(readFileSync('public/schemas/installation-2.json', 'utf8')) as object
     expect(published).toEqual(publishedInstallationSchema())
   })
 })

@@ -8,6 +8,7 @@ export { CueSchema, type Cue } from './cue'
 export { NewEntrySchema } from './entry'
 export {
   CircuitSchema,
+  FIRST_INSTALLATION_FILE,
   INSTALLATION_FILE,
   InstallationFileSchema,
   InstallationSchema,

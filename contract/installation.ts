@@ -7,8 +7,23 @@ import {
   type Line as CircuitLine,
   type Slave,
 } from '../core/circuit'
-import { ARCHETYPES, installationField, MOST_POINTS, type Installation } from '../core/installation'
-import { bounded, Line, OneOf, strict, tagged, type Same } from './shape'
+import {
+  ARCHETYPES,
+  installationField,
+  MASTER_MOUNTS,
+  MOST_HEAT,
+  MOST_PIECES,
+  MOST_POINTS,
+  MOST_SWITCHES,
+  SLAVE_FACES,
+  SLAVE_MOUNTS,
+  SWITCH_AT,
+  SWITCH_DOES,
+  type Installation,
+  type JointPlace,
+} from '../core/installation'
+import { EndSchema } from './end'
+import { bounded, Line, OneOf, OrNull, strict, tagged, type Same } from './shape'
 
 const field = (path: string) => bounded(fieldAt(path)!)
 const maybe = (path: string) => Type.Optional(field(path))
@@ -114,6 +129,59 @@ export const RouteSchema = Type.Array(
 )
 
 const angle = bounded({ min: -180, max: 180 })
+const placed = (path: string) => bounded(installationField(path)!)
+
+/** Names a joint of a line that may be: which ones there are, the lines say. */
+export const JointPlaceSchema = Type.Unsafe<JointPlace>({
+  type: 'string',
+  pattern: '^(feed|masterOutlet|slavePort|bleeder|line\\.(0|[1-9]|[1-5]\\d|6[0-2]))$',
+})
+/** What version 2 added; what is missing or null is not known. */
+const known = {
+  joints: Type.Optional(
+    Type.Array(
+      Type.Object(
+        {
+          at: JointPlaceSchema,
+          a: OrNull(EndSchema),
+          b: OrNull(EndSchema),
+          access: Type.Optional(Line(200)),
+        },
+        strict,
+      ),
+      { maxItems: MOST_LINES + 3 },
+    ),
+  ),
+  mounts: Type.Optional(
+    Type.Object({ master: OrNull(OneOf(MASTER_MOUNTS)), slave: OrNull(OneOf(SLAVE_MOUNTS)) }, strict),
+  ),
+  switches: Type.Optional(
+    Type.Array(
+      Type.Object(
+        {
+          does: OneOf(SWITCH_DOES),
+          at: OneOf(SWITCH_AT),
+          threads: Type.Optional(bounded({ min: 0, max: 60 })),
+        },
+        strict,
+      ),
+      { maxItems: MOST_SWITCHES },
+    ),
+  ),
+  heat: Type.Optional(
+    Type.Array(
+      Type.Object(
+        {
+          along: bounded({ min: 0, max: 640_000 }),
+          distance: bounded({ min: 0, max: 2000 }),
+          sleeved: Type.Boolean(),
+        },
+        strict,
+      ),
+      { maxItems: MOST_HEAT },
+    ),
+  ),
+}
 export const InstallationSchema = Type.Object(
   {
     circuit: CircuitSchema,
@@ -123,9 +191,10 @@ export const InstallationSchema = Type.Object(
     reservoir: Type.Object(
       {
         sharedWithBrakes: Type.Boolean(),
-        area: bounded(installationField('reservoir.area')!),
-        usable: bounded(installationField('reservoir.usable')!),
-        height: bounded(installationField('reservoir.height')!),
+        area: placed('reservoir.area'),
+        usable: placed('reservoir.usable'),
+        height: placed('reservoir.height'),
+        takeOffOverBrakeMinimum: Type.Optional(OrNull(placed('reservoir.takeOffOverBrakeMinimum'))),
       },
       strict,
     ),
@@ -138,11 +207,27 @@ export const InstallationSchema = Type.Object(
         ]),
         linePort: angle,
         endRaise: angle,
-        room: Type.Optional(bounded(installationField('slave.room')!)),
+        room: Type.Optional(placed('slave.room')),
+        faces: Type.Optional(OrNull(OneOf(SLAVE_FACES))),
+        chamber: Type.Optional(OrNull(placed('slave.chamber'))),
+        bleedLine: Type.Optional(
+          Type.Array(
+            Type.Object(
+              {
+                length: field('lines.*.length'),
+                innerDiameter: field('lines.*.innerDiameter'),
+                rise: bounded({ min: -2000, max: 2000 }),
+              },
+              strict,
+            ),
+            { maxItems: MOST_PIECES },
+          ),
+        ),
       },
       strict,
     ),
     rodThreadPitch: bounded({ min: 0.3, max: 5 }),
+    ...known,
   },
   strict,
 )
@@ -153,10 +238,12 @@ export const installationTypesAgree: [
 ] = [true, true]
 
 /** A file that holds one installation: what is exported, and what is read back. */
-export const INSTALLATION_FILE = 'urn:mellow-anchor:installation:1'
+export const INSTALLATION_FILE = 'urn:mellow-anchor:installation:2'
+/** The first version, which is still read: it has none of what the second added. */
+export const FIRST_INSTALLATION_FILE = 'urn:mellow-anchor:installation:1'
 export const InstallationFileSchema = Type.Object(
   {
-    $schema: Type.Literal(INSTALLATION_FILE),
+    $schema: OneOf([INSTALLATION_FILE, FIRST_INSTALLATION_FILE]),
     /** What it was exported from; not read back. */
     name: Type.Optional(Line(120)),
     installation: InstallationSchema,
@@ -169,6 +256,6 @@ export type InstallationFile = Static<typeof InstallationFileSchema>
 export const publishedInstallationSchema = () => ({
   $schema: 'http://json-schema.org/draft-07/schema#',
   $id: INSTALLATION_FILE,
-  title: 'Mellow Anchor installation, version 1',
+  title: 'Mellow Anchor installation, version 2',
   ...(JSON.parse(JSON.stringify(InstallationFileSchema)) as object),
 })

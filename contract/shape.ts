@@ -16,6 +16,8 @@ export const Instant = Type.String({
 export const Line = (maxLength: number) => Type.String({ minLength: 1, maxLength, pattern: '\\S' })
 export const OneOf = <const T extends readonly string[]>(values: T) =>
   Type.Unsafe<T[number]>({ type: 'string', enum: [...values] })
+/** The same, or null where it is not known. */
+export const OrNull = <T extends TSchema>(schema: T) => Type.Union([schema, Type.Null()])
 export const bounded = (field: Pick<Field, 'min' | 'max'>) =>
   Type.Number({ minimum: field.min, maximum: field.max })
 

@@ -44,6 +44,7 @@ export function useSlices(entries: Readonly<Ref<Entry[]>>): {
     find: slice('find'),
     choose: slice('choose'),
     fit: slice('fit'),
+    fluid: slice('fluid'),
     bleed: slice('bleed'),
     prove: slice('prove'),
     record: slice('record'),

@@ -6,7 +6,7 @@ import type { CircuitPayloads } from '../../core/journal'
 import { MOST_CHANGES, type Change } from '../../core/whatif'
 import { checkField, checkInstallation, checkRoute } from '../check-installation'
 import { InstallationSchema, LineSchema, RouteSchema } from '../installation'
-import { bounded, strict, tagged } from '../shape'
+import { bounded, Line, strict, tagged } from '../shape'
 import type { KindAtBoundary } from './kind'
 
 const ChangeSchema = tagged<Change>('change', [
@@ -27,6 +27,13 @@ const ChangeSchema = tagged<Change>('change', [
     },
     strict,
   ),
+  Type.Object(
+    {
+      change: Type.Literal('lines'),
+      lines: Type.Array(LineSchema, { minItems: 1, maxItems: MOST_LINES }),
+    },
+    strict,
+  ),
   Type.Object({ change: Type.Literal('wear'), value: bounded({ min: 0, max: 10 }) }, strict),
 ])
 
@@ -35,7 +42,7 @@ export const CIRCUIT_AT_BOUNDARY = {
     schema: Type.Object(
       {
         field: Type.String({ maxLength: 60 }),
-        value: bounded(ANY_FIGURE),
+        value: Type.Union([bounded(ANY_FIGURE), Line(24)]),
       },
       strict,
     ),
@@ -62,7 +69,14 @@ export const CIRCUIT_AT_BOUNDARY = {
     ),
   },
   circuitPlan: {
-    schema: Type.Object({ changes: Type.Array(ChangeSchema, { maxItems: MOST_CHANGES }) }, strict),
+    schema: Type.Object(
+      {
+        changes: Type.Array(ChangeSchema, { maxItems: MOST_CHANGES }),
+        waitKm: Type.Optional(bounded({ min: 0, max: 100_000 })),
+        why: Type.Optional(Line(600)),
+      },
+      strict,
+    ),
     check: ({ changes }, at) =>
       changes.flatMap((change, i) =>
         change.change === 'field' ? checkField(change, `${at}/changes/${i}`) : [],

@@ -5,6 +5,7 @@ import { CHOOSE_AT_BOUNDARY } from './choose'
 import { CIRCUIT_AT_BOUNDARY } from './circuit'
 import { FIND_AT_BOUNDARY } from './find'
 import { FIT_AT_BOUNDARY } from './fit'
+import { FLUID_AT_BOUNDARY } from './fluid'
 import type { KindAtBoundary } from './kind'
 import { PROVE_AT_BOUNDARY } from './prove'
 import { RECORD_AT_BOUNDARY } from './record'
@@ -15,6 +16,7 @@ export const KINDS_AT_BOUNDARY = {
   ...FIND_AT_BOUNDARY,
   ...CHOOSE_AT_BOUNDARY,
   ...FIT_AT_BOUNDARY,
+  ...FLUID_AT_BOUNDARY,
   ...BLEED_AT_BOUNDARY,
   ...PROVE_AT_BOUNDARY,
   ...RECORD_AT_BOUNDARY,

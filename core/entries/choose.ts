@@ -7,6 +7,8 @@ import {
   type RepairId,
   type Policy,
 } from '../diagnosis'
+import { SEAT_WORDS, type End, type JoinCode, type Joint, type Seal } from '../fitting'
+import { isJointPlace, type JointPlace } from '../installation'
 import type { Held } from './held'
 import { chanceWords, FIRST_WORDS, SCOPE_WORDS, WAY_WORDS } from '../words'
 import { namesOf, type EntryKind } from './kind'
@@ -29,13 +31,58 @@ export interface DecisionMade extends Policy {
   comebackRisk: number
 }
 
+/**
+ * A joint of the line. With a verdict: two ends checked against each other before anything is joined. Without one: an end as
+ * it is in the vehicle, read off; the other stays as it was.
+ */
+export interface JointChecked {
+  at: JointPlace
+  /** Nearer the reservoir; null where nobody looked. */
+  a: End | null
+  /** Further on. */
+  b: End | null
+  verdict: Joint['verdict'] | null
+  reasons: { code: JoinCode; figure?: number; limit?: number }[]
+  /** Seals and washers that lay ready. */
+  atHand?: Seal[]
+}
+
 export interface ChoosePayloads {
   decision: DecisionMade
+  joint: JointChecked
 }
 export interface ChooseState {
   decision: Held<DecisionMade> | null
+  /** The last check of each joint. */
+  joints: Partial<Record<JointPlace, Held<JointChecked>>>
 }
-export const startChoose = (): ChooseState => ({ decision: null })
+export const startChoose = (): ChooseState => ({ decision: null, joints: {} })
+
+/** Where a joint is, as one would say it. */
+export function jointWords(at: JointPlace): string {
+  switch (at) {
+    case 'feed':
+      return 'Feed at the master'
+    case 'masterOutlet':
+      return 'Master’s outlet'
+    case 'slavePort':
+      return 'Slave’s port'
+    case 'bleeder':
+      return 'Bleed screw'
+    default: {
+      const before = Number(at.slice(5)) + 1
+      return `Line ${before} to line ${before + 1}`
+    }
+  }
+}
+/** An end in a few words: its thread, its seat. */
+export const endWords = ({ thread, gender, seat }: End): string =>
+  [thread, gender === 'none' ? null : gender, SEAT_WORDS[seat]].filter(Boolean).join(' ')
+export const VERDICT_OF_JOINT: Record<Joint['verdict'], string> = {
+  joins: 'joins',
+  joinsWith: 'joins once its seal is there',
+  refused: 'does not join',
+}
 
 const repairs = namesOf(REPAIRS.map(({ id }) => id))
 
@@ -49,6 +96,22 @@ export const CHOOSE_KINDS: Kinds = {
     take: (slice, held) => (slice.decision = held),
     tell: ({ scope, way, first }) =>
       `Decided: ${[SCOPE_WORDS[scope], WAY_WORDS[way], FIRST_WORDS[first]].join(', ').toLowerCase()}`,
+  },
+  joint: {
+    subjects: ['job', 'vehicle'],
+    knows: ({ at }) => isJointPlace(at),
+    replaces: ({ at, verdict }) => (verdict === null ? null : at),
+    take: (slice, held) => {
+      const { at, verdict } = held.payload
+      if (verdict !== null) slice.joints = { ...slice.joints, [at]: held }
+    },
+    tell: ({ at, a, b, verdict }) => {
+      const ends = [a, b].map((end) => (end ? endWords(end) : 'not known'))
+      if (verdict !== null)
+        return `${jointWords(at)}: ${VERDICT_OF_JOINT[verdict]} (${ends.join(', ')})`
+      const told = [a && `${endWords(a)}, master’s side`, b && `${endWords(b)}, slave’s side`]
+      return `${jointWords(at)}: ${told.filter(Boolean).join('; ') || 'not known'}`
+    },
   },
 }
 

@@ -1,5 +1,5 @@
 import type { PedalReadings } from '../estimate'
-import { installationField, type Installation, type RoutePoint } from '../installation'
+import { choiceField, installationField, type Installation, type RoutePoint } from '../installation'
 import type { Held } from './held'
 import type { Format } from '../quantity'
 import type { Change } from '../whatif'
@@ -9,7 +9,8 @@ import type { EntryKind } from './kind'
 export interface Parameter {
   /** Dotted path in the circuit, or of its place in the vehicle. */
   field: string
-  value: number
+  /** A figure, or one of the field's list. */
+  value: number | string
 }
 /** The line's way, drawn or typed, along its present length. */
 export interface RouteDrawn {
@@ -18,6 +19,10 @@ export interface RouteDrawn {
 /** What is planned for the circuit, to be compared with what was found. */
 export interface CircuitPlan {
   changes: Change[]
+  /** Put off until the vehicle has gone so far from now, km: a new disc beds in first. */
+  waitKm?: number
+  /** Why, as it was explained when it was kept. */
+  why?: string
 }
 
 export interface CircuitPayloads {
@@ -37,6 +42,10 @@ export const startCircuit = (): CircuitState => ({ circuitPlan: null })
 /** Belongs to `installationFrom` and `calibrationFrom`, which fold a circuit and not a job's state. */
 const elsewhere = () => {}
 
+/** One of a list, as one would say it. */
+export const choiceWords = (value: string): string =>
+  value === 'inHousing' ? 'inside the housing' : value
+
 /** A change in thought, as one would say it. */
 export function tellChange(change: Change, format: Format): string {
   switch (change.change) {
@@ -44,6 +53,10 @@ export function tellChange(change: Change, format: Format): string {
       return `air ${format.volume(change.value)}`
     case 'wear':
       return `facings worn ${format.length(change.value)}`
+    case 'lines':
+      return `${change.lines.length === 1 ? 'one line' : `${change.lines.length} lines`} in all: ${change.lines
+        .map(({ kind, length }) => `${kind} ${format.length(length)}`)
+        .join(', ')}`
     case 'line':
       return `line ${change.index + 1} ${change.line.kind}, ${format.length(change.line.length)}`
     case 'field': {
@@ -61,6 +74,8 @@ export const CIRCUIT_KINDS: Kinds = {
     subjects: ['job', 'vehicle'],
     take: elsewhere,
     tell: ({ field, value }, format) => {
+      if (typeof value === 'string')
+        return `${choiceField(field)?.label ?? field}: ${choiceWords(value)}`
       const known = installationField(field)
       return `${known?.label ?? field} measured: ${format.figure(value, known?.unit ?? '')}`
     },
@@ -85,9 +100,11 @@ export const CIRCUIT_KINDS: Kinds = {
     subjects: ['job'],
     replaces: () => 'circuitPlan',
     take: (slice, held) => (slice.circuitPlan = held),
-    tell: ({ changes }, format) =>
+    tell: ({ changes, waitKm }, format) =>
       changes.length === 0
         ? 'Nothing planned'
-        : `Planned: ${changes.map((change) => tellChange(change, format)).join('; ')}`,
+        : `Planned${waitKm === undefined ? '' : ` in ${format.figure(waitKm, 'km')}`}: ${changes
+            .map((change) => tellChange(change, format))
+            .join('; ')}`,
   },
 }

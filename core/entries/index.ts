@@ -7,6 +7,7 @@ import { CHOOSE_KINDS, startChoose, type ChoosePayloads, type ChooseState } from
 import { CIRCUIT_KINDS, startCircuit, type CircuitPayloads, type CircuitState } from './circuit'
 import { FIND_KINDS, startFind, type FindPayloads, type FindState } from './find'
 import { FIT_KINDS, startFit, type FitPayloads, type FitState } from './fit'
+import { FLUID_KINDS_OF_ENTRY, startFluid, type FluidPayloads, type FluidState } from './fluid'
 import type { EntryKind } from './kind'
 import { PROVE_KINDS, startProve, type ProvePayloads, type ProveState } from './prove'
 import { RECORD_KINDS, startRecord, type RecordPayloads, type RecordState } from './record'
@@ -18,6 +19,7 @@ export * from './choose'
 export * from './circuit'
 export * from './find'
 export * from './fit'
+export * from './fluid'
 export * from './prove'
 export * from './record'
 export { seconds } from './phrases'
@@ -29,6 +31,7 @@ export interface Payloads
     FindPayloads,
     ChoosePayloads,
     FitPayloads,
+    FluidPayloads,
     BleedPayloads,
     ProvePayloads,
     RecordPayloads {}
@@ -40,6 +43,7 @@ export interface Slices {
   find: FindState
   choose: ChooseState
   fit: FitState
+  fluid: FluidState
   bleed: BleedState
   prove: ProveState
   record: RecordState
@@ -52,6 +56,7 @@ export const SLICES: { [S in SliceName]: { start: () => Slices[S]; kinds: object
   find: { start: startFind, kinds: FIND_KINDS },
   choose: { start: startChoose, kinds: CHOOSE_KINDS },
   fit: { start: startFit, kinds: FIT_KINDS },
+  fluid: { start: startFluid, kinds: FLUID_KINDS_OF_ENTRY },
   bleed: { start: startBleed, kinds: BLEED_KINDS },
   prove: { start: startProve, kinds: PROVE_KINDS },
   record: { start: startRecord, kinds: RECORD_KINDS },
@@ -63,6 +68,7 @@ export const KINDS = {
   ...FIND_KINDS,
   ...CHOOSE_KINDS,
   ...FIT_KINDS,
+  ...FLUID_KINDS_OF_ENTRY,
   ...BLEED_KINDS,
   ...PROVE_KINDS,
   ...RECORD_KINDS,

@@ -13,6 +13,18 @@ export {
   type Seal,
   type Seat,
 } from './end'
-export { join, type JoinCode, type JoinReason, type Joint } from './join'
-export { answerChain, answerJoin } from './read'
+export {
+  join,
+  JOIN_CODES,
+  JOIN_VERDICTS,
+  SEAL_WORDS,
+  SEAT_WORDS,
+  type JoinCode,
+  type JoinReason,
+  type Joint,
+} from './join'
+export { answerChain, answerJoin, readEnd } from './read'
 export { lookAlike, minorOf, sameThread, threadOf, type LookAlike, type Thread } from './thread'
+export { HEXES, hexesNear, WRENCHES, type HexInUse } from './tables/hexes'
+export { TIGHTENING, type Tightening } from './tables/tightening'
+export { THREADS_IN_USE, TUBES_IN_USE, type ThreadInUse } from './tables/threads-in-use'

@@ -1,17 +1,21 @@
 import { LEAST_ENGAGED, SEAT_TAKES, USUAL_LEAD, type End, type Material, type Seal } from './end'
 import { lookAlike, sameThread, threadOf, type LookAlike, type Thread } from './thread'
 
-export type JoinCode =
-  | 'thread'
-  | 'lookAlike'
-  | 'gender'
-  | 'seat'
-  | 'tube'
-  | 'nutShort'
-  | 'engagement'
-  | 'profile'
-  | 'seal'
-  | 'notKnown'
+/** In the order in which they are listed. */
+export const JOIN_CODES = [
+  'thread',
+  'lookAlike',
+  'gender',
+  'seat',
+  'tube',
+  'nutShort',
+  'engagement',
+  'profile',
+  'seal',
+  'notKnown',
+] as const
+export type JoinCode = (typeof JOIN_CODES)[number]
+export const JOIN_VERDICTS = ['joins', 'joinsWith', 'refused'] as const
 export interface JoinReason {
   code: JoinCode
   words: string
@@ -19,7 +23,7 @@ export interface JoinReason {
   limit?: number
 }
 export interface Joint {
-  verdict: 'joins' | 'joinsWith' | 'refused'
+  verdict: (typeof JOIN_VERDICTS)[number]
   /** What the seat takes, at hand or not. */
   needs: Seal[]
   /** Whether one screws into the other at all; null where neither is threaded. */
@@ -76,7 +80,7 @@ export function join(a: End, b: End, sealsAtHand?: readonly Seal[]): Joint {
       code: 'seal',
       words: `Not at hand: ${lacking.map((one) => SEAL_WORDS[one]).join(', ')}.`,
     })
-  reasons.sort((one, other) => ORDER.indexOf(one.code) - ORDER.indexOf(other.code))
+  reasons.sort((one, other) => JOIN_CODES.indexOf(one.code) - JOIN_CODES.indexOf(other.code))
   const refused = reasons.some(({ code }) => REFUSES.has(code))
   return {
     verdict: refused ? 'refused' : lacking.length > 0 ? 'joinsWith' : 'joins',
@@ -87,19 +91,6 @@ export function join(a: End, b: End, sealsAtHand?: readonly Seal[]): Joint {
     reasons,
   }
 }
-const ORDER: readonly JoinCode[] = [
-  'thread',
-  'lookAlike',
-  'gender',
-  'seat',
-  'tube',
-  'nutShort',
-  'engagement',
-  'profile',
-  'seal',
-  'notKnown',
-]
-
 interface Screwed {
   starts: boolean | null
   alike: LookAlike | null
@@ -230,7 +221,7 @@ function missing(needs: readonly Seal[], atHand: readonly Seal[] | undefined): S
   })
 }
 
-const SEAT_WORDS: Record<End['seat'], string> = {
+export const SEAT_WORDS: Record<End['seat'], string> = {
   doubleFlare: 'double flare',
   bubbleFlare: 'bubble flare',
   flare37: '37° flare',
@@ -242,7 +233,7 @@ const SEAT_WORDS: Record<End['seat'], string> = {
   quickConnector: 'quick connector',
   hoseBarb: 'hose barb',
 }
-const SEAL_WORDS: Record<Seal, string> = {
+export const SEAL_WORDS: Record<Seal, string> = {
   copperWasher: 'copper washer',
   aluminiumWasher: 'aluminium washer',
   oRing: 'O-ring',

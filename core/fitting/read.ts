@@ -73,7 +73,8 @@ const END_FIELDS = [
   'profile',
 ]
 
-function readEnd(input: unknown, path: string): End {
+/** One end as it is given. @throws InputError with the path of what is wrong. */
+export function readEnd(input: unknown, path: string): End {
   const given = objectOf(input, path, END_FIELDS)
   const { thread, material, profile, nut } = given
   if (thread !== null && (typeof thread !== 'string' || !threadOf(thread)))

@@ -4,3 +4,4 @@ export { judgeFluid, type FluidAnswer, type FluidCode, type FluidQuestion } from
 export { answerFluid } from './read'
 export { FLUID_KINDS, FLUIDS, isPoorer, type FluidKind } from './kinds'
 export { circuitVolume, FLUID_ACTS, neededFor, type FluidAct } from './volume'
+export { flowThrough, laminar, viscosity } from './flow'

@@ -1,8 +1,18 @@
 /** The release circuit as it lies in a vehicle: its kinds, its line's way, and what is only assumed of it. */
 export * from './installation'
+export * from './place'
+export {
+  alongOf,
+  isJointPlace,
+  jointAt,
+  jointPlaces,
+  withJoint,
+  type JointPlace,
+  type KnownJoint,
+} from './joints'
 export { crestsOf, volumeBetween, type Crest } from './crests'
 export { ARCHETYPES, archetypeById, type Archetype, type Range } from './archetypes'
-export { withLines, type LinesChange } from './lines'
+export { withAllLines, withLines, type LinesChange } from './lines'
 export { valueAt, withMeasured, withRoute } from './measure'
 export { installationField, isPlaceField, PLACE_FIELDS, type PlaceField } from './place-fields'
 export {

@@ -1,4 +1,6 @@
 import type { Circuit } from '../circuit'
+import type { HeatSource, PedalSwitch, BleedLinePiece, Mounts, SlaveFaces } from './place'
+import type { KnownJoint } from './joints'
 
 /** A release circuit as it lies in a vehicle: what is drawn, computed and bled. */
 export interface Installation {
@@ -21,9 +23,22 @@ export interface Installation {
     endRaise: number
     /** Room behind the piston at rest, mm; missing where nobody pushed it home. */
     room?: number
+    /** Which way its rod looks in the vehicle. */
+    faces?: SlaveFaces | null
+    /** Length of its chamber with the piston home, mm. */
+    chamber?: number | null
+    /** Line between slave and bleed screw, slave first; none where the screw sits on the slave. */
+    bleedLine?: BleedLinePiece[]
   }
   /** Thread of the pushrod, mm per turn. */
   rodThreadPitch: number
+  /** Joints of which something is known. */
+  joints?: KnownJoint[]
+  /** How the cylinders are held. */
+  mounts?: Mounts
+  switches?: PedalSwitch[]
+  /** Where the line passes something hot. */
+  heat?: HeatSource[]
 }
 
 /** mm; height over the master's outlet, forward for the nose-up angle. */
@@ -43,6 +58,8 @@ export interface Reservoir {
   usable: number
   /** Level over the master's outlet, mm. */
   height: number
+  /** Of a shared one: the clutch's take-off over the brakes' minimum mark, mm; below it is negative. */
+  takeOffOverBrakeMinimum?: number | null
 }
 
 /** Length of all lines, mm. */

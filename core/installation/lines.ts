@@ -1,6 +1,7 @@
 import { MOST_LINES, type Line } from '../circuit'
 import type { Installation, RoutePoint } from './installation'
-import { placeAt, taut } from './route'
+import { jointsAfter } from './joints'
+import { fitted, placeAt, taut } from './route'
 
 /** A change of which lines there are: the route goes with them, and what is not known of a new line is assumed. */
 export type LinesChange =
@@ -26,11 +27,33 @@ export function withLines(installation: Installation, change: LinesChange): Inst
     ...(change.act === 'remove' ? [] : [change.line]),
     ...before.slice(index + (change.act === 'insert' ? 0 : 1)),
   ]
+  const joints = jointsAfter(installation, change)
   return {
     ...installation,
+    ...(joints && { joints }),
     circuit: { ...installation.circuit, lines },
     route: rerouted(installation.route, start, old, now),
     assumed: assumedAfter(installation.assumed, change),
+  }
+}
+
+/** The installation with other lines altogether, over the same way; nothing is known of their ends, nor of their swell. */
+export function withAllLines(installation: Installation, lines: readonly Line[]): Installation {
+  const { circuit, joints, assumed, route } = installation
+  const kept = assumed.filter((path) => !path.startsWith('lines.') && path !== 'expansion')
+  const soft = lines.some(({ kind }) => kind !== 'steel')
+  const outer = (joints ?? []).flatMap((joint) => {
+    if (joint.at === 'feed' || joint.at === 'bleeder') return [joint]
+    if (joint.at === 'masterOutlet' && joint.a) return [{ at: joint.at, a: joint.a, b: null }]
+    return joint.at === 'slavePort' && joint.b ? [{ at: joint.at, a: null, b: joint.b }] : []
+  })
+  const length = lines.reduce((sum, line) => sum + line.length, 0)
+  return {
+    ...installation,
+    circuit: { ...circuit, lines: [...lines] },
+    ...(joints && { joints: outer }),
+    route: taut(fitted(route, length)),
+    assumed: soft ? [...kept, 'expansion'] : kept,
   }
 }
 

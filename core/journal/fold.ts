@@ -3,7 +3,7 @@ import { SLICES, type Kind, type SliceName, type Slices } from '../entries'
 import type { EntryKind } from '../entries'
 import { InputError, readCircuit } from '../circuit'
 import type { PedalReadings } from '../estimate'
-import { withMeasured, withRoute, type Installation } from '../installation'
+import { withChosen, withJoint, withMeasured, withRoute, type Installation } from '../installation'
 import { timeline, type Standing, type Timeline } from './effective'
 import type { Entry, EntryOf } from './entry'
 import type { Held } from '../entries'
@@ -79,6 +79,8 @@ export function installationFrom(
     if (holds.kind === 'installation') installation = holds.payload
     else if (holds.kind === 'parameter' && installation)
       installation = measured(installation, holds.payload.field, holds.payload.value)
+    else if (holds.kind === 'joint' && installation && holds.payload.verdict === null)
+      installation = withJoint(installation, holds.payload.at, holds.payload)
     else if (holds.kind === 'route' && installation)
       installation = withRoute(installation, holds.payload.points)
   }
@@ -86,8 +88,9 @@ export function installationFrom(
 }
 
 /** The field set, or nothing changed where it has no place or the circuit could no longer be read. */
-function measured(installation: Installation, field: string, value: number): Installation {
+function measured(installation: Installation, field: string, value: number | string): Installation {
   try {
+    if (typeof value === 'string') return withChosen(installation, field, value)
     const next = withMeasured(installation, field, value)
     readCircuit(next.circuit)
     return next

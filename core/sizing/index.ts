@@ -3,16 +3,19 @@ export { answerSize } from './read'
 export {
   choicesOf,
   presentChoice,
-  sizeAll,
   sizeOne,
+  sizeRun,
   SIZING_ADVICE,
   SIZING_LIMITS,
   withFront,
   withParts,
   type MasterCandidate,
+  type Sized,
   type SizingAdvice,
   type SizingChoice,
   type SizingLimits,
   type SizingOption,
   type SlaveCandidate,
 } from './size'
+export { HURRIED_FOOT, LEG_TAKES, paceOf, type Pace, type PaceOptions } from './pace'
+export { BEDDING_KM, tradeWords } from './trade'

@@ -1,11 +1,12 @@
 import { InputError, inRange, objectOf, readCircuit, type Circuit, type Line } from '../circuit'
+import { whole } from '../run'
 import {
   choicesOf,
-  sizeAll,
+  sizeRun,
   SIZING_LIMITS,
   withParts,
   type MasterCandidate,
-  type SizingOption,
+  type Sized,
   type SlaveCandidate,
 } from './size'
 
@@ -24,7 +25,7 @@ const MOST_OF_A_KIND = 40
 const MOST_OPTIONS = 4000
 
 /** What the `size` verb is asked, read and answered. @throws InputError with the path of what is wrong. */
-export function answerSize(input: unknown): { present: SizingOption; options: SizingOption[] } {
+export function answerSize(input: unknown): Sized {
   const given = objectOf(input, '', [
     'circuit',
     'masters',
@@ -60,7 +61,7 @@ export function answerSize(input: unknown): { present: SizingOption; options: Si
     const choice = { master: circuit.master, slave, ratio: circuit.pedal.ratio, lines: null }
     readPart(withParts(circuit, choice), `/slaves/${i}`, 'slave')
   })
-  return sizeAll(circuit, choices, lines, limits)
+  return whole(sizeRun(circuit, choices, lines, limits))
 }
 
 function readMaster(input: unknown, i: number): MasterCandidate {

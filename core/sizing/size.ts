@@ -10,6 +10,7 @@ import {
   type Line,
   type Stop,
 } from '../circuit'
+import type { Run } from '../run'
 
 export interface MasterCandidate {
   bore: number
@@ -238,25 +239,34 @@ export function choicesOf(
   )
 }
 
-/** The present circuit and every choice of parts in it. */
-export function sizeAll(
+export interface Sized {
+  present: SizingOption
+  options: SizingOption[]
+}
+
+/** The present circuit and every choice of parts in it, option by option. */
+export function sizeRun(
   circuit: Circuit,
   choices: readonly SizingChoice[],
   lines: readonly (readonly Line[])[],
   limits: SizingLimits,
-): { present: SizingOption; options: SizingOption[] } {
-  const own = presentChoice(circuit)
-  const options = choices.map((choice) =>
-    sizeOne(
-      withParts(circuit, choice, choice.lines === null ? circuit.lines : lines[choice.lines]!),
-      choice,
-      limits,
-    ),
-  )
-  const present = sizeOne(circuit, own, limits)
-  const fronted = withFront(options, limits.mostForce)
-  const [presentNow] = withFront([present, ...options], limits.mostForce)
-  return { present: presentNow!, options: fronted }
+): Run<Sized> {
+  const made: SizingOption[] = []
+  return {
+    total: choices.length,
+    step(count) {
+      for (const choice of choices.slice(made.length, made.length + count)) {
+        const own = choice.lines === null ? circuit.lines : lines[choice.lines]!
+        made.push(sizeOne(withParts(circuit, choice, own), choice, limits))
+      }
+      return made.length
+    },
+    result() {
+      const present = sizeOne(circuit, presentChoice(circuit), limits)
+      const [presentNow] = withFront([present, ...made], limits.mostForce)
+      return { present: presentNow!, options: withFront(made, limits.mostForce) }
+    },
+  }
 }
 
 /** The circuit's own parts, as a choice. */

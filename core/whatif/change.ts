@@ -1,5 +1,5 @@
 import { afterWear, mostRoom, readCircuit, type Line } from '../circuit'
-import { withLines, withMeasured, type Installation } from '../installation'
+import { withAllLines, withLines, withMeasured, type Installation } from '../installation'
 
 /** One thing that is done to a circuit, in thought. */
 export type Change =
@@ -9,6 +9,8 @@ export type Change =
   | { change: 'field'; field: string; value: number }
   /** A line replaced by another. */
   | { change: 'line'; index: number; line: Line }
+  /** All lines replaced by others, master to slave. */
+  | { change: 'lines'; lines: Line[] }
   /** Facing wear, mm; it takes play, then room behind the slave's piston. */
   | { change: 'wear'; value: number }
 
@@ -34,6 +36,8 @@ function applyChange(installation: Installation, change: Change): Installation {
       return withMeasured(installation, change.field, change.value)
     case 'line':
       return withLines(installation, { act: 'replace', index: change.index, line: change.line })
+    case 'lines':
+      return withAllLines(installation, change.lines)
     case 'wear': {
       const { circuit, slave } = installation
       const room = slave.room ?? mostRoom(circuit)

@@ -75,7 +75,7 @@ describe('the installation of a vehicle', () => {
   })
 
   it('publishes the schema of its file', async () => {
-    const response = await fetch(`${runningSuite('api').address}/schemas/installation-1.json`)
+    const response = await fetch(`${runningSuite('api').address}/schemas/installation-2.json`)
     expect(response.status).toBe(200)
     expect(((await response.json()) as { $id: string }).$id).toBe(INSTALLATION_FILE)
   })

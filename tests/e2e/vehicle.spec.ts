@@ -96,7 +96,7 @@ test('wear, and the installation out to a file, in again, over to another vehicl
     $schema: string
     installation: Installation
   }
-  expect(saved.$schema).toBe('urn:mellow-anchor:installation:1')
+  expect(saved.$schema).toBe('urn:mellow-anchor:installation:2')
   expect(saved.installation).toEqual(await vehicleOf(tipper.vehicleId))
 
   await putFile(page, '{ half')

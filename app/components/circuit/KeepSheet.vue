@@ -69,7 +69,7 @@ async function fileWith(id: string, words: string) {
 const copy = () => fileWith(to.value, `Copied to ${toName.value}.`)
 const keepOnVehicle = () => fileWith(vehicleId.value, 'Kept on the vehicle.')
 
-const KINDS = new Set(['installation', 'parameter', 'route', 'calibration'])
+const KINDS = new Set(['installation', 'parameter', 'route', 'joint', 'calibration'])
 const history = computed(() =>
   filing.entries.value
     .map((entry, i) => ({ entry, upTo: filing.entries.value.slice(0, i + 1) }))
@@ -94,7 +94,7 @@ async function backTo(state: (typeof history.value)[number]['state']) {
             Open a file
             <input type="file" accept="application/json,.json" class="sr-only" @change="open" />
           </label>
-          <a class="tap underline" href="/schemas/installation-1.json">Schema</a>
+          <a class="tap underline" href="/schemas/installation-2.json">Schema</a>
         </p>
         <div v-if="problems.length" role="alert" class="mt-2">
           <p class="font-semibold text-rust">This file was not accepted; nothing was changed.</p>

@@ -1,0 +1,60 @@
+import { FLUIDS, FLUID_KINDS, type Climate, type FluidKind } from '../fluid'
+import { namesOf, type EntryKind } from './kind'
+import type { Held } from './held'
+
+/** What is in the circuit, and what its maker wants there. */
+export interface FluidInside {
+  kind: FluidKind
+  /** What the cap or the maker’s book names. */
+  wanted?: FluidKind
+  /** Measured, % by mass. */
+  water?: number
+  /** Measured, °C. */
+  boiling?: number
+  climate?: Climate
+}
+/** Fluid out of one of the shop’s containers, mm³. */
+export interface FluidUsed {
+  /** Id of the container. */
+  container: string
+  volume: number
+  /** What the container says, for whoever reads the history without it. */
+  kind?: FluidKind
+}
+
+export interface FluidPayloads {
+  fluidInside: FluidInside
+  fluidUsed: FluidUsed
+}
+export interface FluidState {
+  fluidInside: Held<FluidInside> | null
+  fluidUsed: Held<FluidUsed>[]
+}
+export const startFluid = (): FluidState => ({ fluidInside: null, fluidUsed: [] })
+
+const kinds = namesOf(FLUID_KINDS)
+
+type Kinds = { [K in keyof FluidPayloads]: EntryKind<FluidPayloads[K], FluidState> }
+
+export const FLUID_KINDS_OF_ENTRY: Kinds = {
+  fluidInside: {
+    subjects: ['job', 'vehicle'],
+    knows: ({ kind, wanted }) => kinds.has(kind) && (wanted === undefined || kinds.has(wanted)),
+    replaces: () => 'fluidInside',
+    take: (slice, held) => (slice.fluidInside = held),
+    tell: ({ kind, wanted, water, boiling }, format) =>
+      [
+        `In the circuit: ${FLUIDS[kind].name}`,
+        ...(wanted === undefined ? [] : [`its maker names ${FLUIDS[wanted].name}`]),
+        ...(water === undefined ? [] : [`${water} % water measured`]),
+        ...(boiling === undefined ? [] : [`boils at ${format.figure(boiling, '°C')}, measured`]),
+      ].join(', '),
+  },
+  fluidUsed: {
+    subjects: ['job'],
+    knows: ({ kind }) => kind === undefined || kinds.has(kind),
+    take: (slice, held) => slice.fluidUsed.push(held),
+    tell: ({ kind, volume }, format) =>
+      `Filled in: ${format.volume(volume)}${kind === undefined ? '' : ` of ${FLUIDS[kind].name}`}`,
+  },
+}
