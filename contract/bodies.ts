@@ -2,10 +2,11 @@ import { Type, type Static } from '@sinclair/typebox'
 import type { Entry, JobKind, Outcome } from '../core/journal'
 import type { NextStep } from '../core/proof'
 import { UNIT_SYSTEMS, type UnitSystem } from '../core/quantity'
+import { FLUID_KINDS, type FluidKind } from '../core/fluid'
 import { FIRSTS, SCOPES, WAYS, type ShopRecord } from '../core/diagnosis'
 import { NewEntrySchema } from './entry'
 import { JOB_FILTERS } from './filters'
-import { bounded, Instant, Line, OneOf, strict, Ulid } from './shape'
+import { bounded, Instant, Line, OneOf, OrNull, strict, Ulid } from './shape'
 
 /** Bodies and queries of the API. Ids are made where the thing is made, so that sending twice is harmless. */
 export const NewPerson = Type.Object({ id: Ulid, name: Line(80) }, strict)
@@ -20,6 +21,21 @@ export const ShopSettings = Type.Object(
     /** Closed jobs from then on move the chances; null for all. */
     recordSince: Type.Union([Instant, Type.Null()]),
   },
+  strict,
+)
+/** A container of fluid on the shelf; one that is sealed was never opened. */
+export const NewContainer = Type.Object(
+  {
+    id: Ulid,
+    kind: OneOf(FLUID_KINDS),
+    openedAt: OrNull(Instant),
+    /** mm³, as it is sold. */
+    volume: bounded({ min: 1000, max: 100_000_000 }),
+  },
+  strict,
+)
+export const ContainerChange = Type.Object(
+  { openedAt: OrNull(Instant), gone: Type.Optional(Type.Boolean()) },
   strict,
 )
 export const NewVehicle = Type.Object(
@@ -94,6 +110,8 @@ export const IdPath = Type.Object({ id: Ulid }, strict)
 export type NewPersonBody = Static<typeof NewPerson>
 export type PersonSettingsBody = Static<typeof PersonSettings>
 export type ShopSettingsBody = Static<typeof ShopSettings>
+export type NewContainerBody = Static<typeof NewContainer>
+export type ContainerChangeBody = Static<typeof ContainerChange>
 export type NewVehicleBody = Static<typeof NewVehicle>
 export type NewJobBody = Static<typeof NewJob>
 export type JobsQueryValues = Static<typeof JobsQuery>
@@ -111,6 +129,14 @@ export interface Person {
   id: string
   name: string
   units: UnitSystem
+}
+/** A container of fluid: what is in it, since when it is open, null where sealed, and what is left, mm³. */
+export interface Container {
+  id: string
+  kind: FluidKind
+  openedAt: string | null
+  volume: number
+  left: number
 }
 export interface Shop {
   settings: ShopSettingsBody

@@ -181,7 +181,9 @@ describe('an entry at the boundary', () => {
     expect(at(entry(1, 'parameter', { field: 'slave.faces', value: 'inside out' }))).toEqual([
       '/payload/value',
     ])
-    expect(at(entry(1, 'parameter', { field: 'master.bore', value: 'wide' }))).toEqual(['/payload/value'])
+    expect(at(entry(1, 'parameter', { field: 'master.bore', value: 'wide' }))).toEqual([
+      '/payload/value',
+    ])
     const nut = { thread: 'M10x1', gender: 'male', seat: 'doubleFlare' } as const
     const joint = { at: 'slavePort', a: nut, b: null, verdict: null, reasons: [] } as const
     expect(at(entry(1, 'joint', { ...joint, reasons: [] }))).toEqual([])
@@ -267,9 +269,9 @@ describe('a file of an installation', () => {
     expect(at([{ ...joint!, b: { ...joint!.a!, thread: 'M10' } }])).toEqual([
       '/installation/joints/0/b/thread',
     ])
-    expect(check({ ...second, installation: { ...more, mounts: { master: 'glue', slave: null } } })).toBe(
-      false,
-    )
+    expect(
+      check({ ...second, installation: { ...more, mounts: { master: 'glue', slave: null } } }),
+    ).toBe(false)
   })
 
   it('is published as it is checked', () => {

@@ -1,5 +1,5 @@
 import { boilingAt, waterAtBoiling, waterByAge, type Climate, type Ranged } from './ageing'
-import { FLUIDS, isPoorer, type FluidKind } from './kinds'
+import { FLUIDS, isCrossed, isPoorer, type FluidKind } from './kinds'
 
 export type FluidVerdict = 'fill' | 'flush' | 'refuse' | 'stop'
 export type FluidCode =
@@ -57,7 +57,7 @@ export function judgeFluid(question: FluidQuestion): FluidAnswer {
   const { inside, adding, share = 0 } = question
   const families = [FLUIDS[inside].family, FLUIDS[adding].family]
   const [old, fresh] = families
-  const isCrossed = old !== null && fresh !== null && old !== fresh
+  const crossed = isCrossed(inside, adding)
   const reasons: FluidAnswer['reasons'] = []
   const say = (code: FluidCode, words: string) => reasons.push({ code, words })
 
@@ -66,9 +66,9 @@ export function judgeFluid(question: FluidQuestion): FluidAnswer {
     say('mixes', `${FLUIDS[inside].name} and ${FLUIDS[adding].name} may be mixed.`)
     say('lowersTo', `The mixture counts as the poorer of the two, ${FLUIDS[poorer].name}.`)
   }
-  if (isCrossed && families.includes('silicone'))
+  if (crossed && families.includes('silicone'))
     say('silicone', 'Silicone fluid mixes with no other: neither works as it should. Stop.')
-  if (isCrossed && families.includes('mineral'))
+  if (crossed && families.includes('mineral'))
     say(
       'mineral',
       'Mineral oil and brake fluid swell each other’s rubber: every rubber part that was touched is renewed. Stop.',
@@ -88,7 +88,7 @@ export function judgeFluid(question: FluidQuestion): FluidAnswer {
     say('age', `${question.ageMonths} months old: it is due every ${FLUSH_AGE}.`)
   unwanted(question, say)
 
-  const becomes = whatItBecomes(inside, adding, share, isCrossed)
+  const becomes = whatItBecomes(inside, adding, share, crossed)
   const { dry, wet } = FLUIDS[becomes]
   const holds = known && times(known.share, 1 - share)
   const boilsAt = (water: number) => boilingAt(becomes, water)
@@ -103,7 +103,7 @@ export function judgeFluid(question: FluidQuestion): FluidAnswer {
         ? { low: boilsAt(holds.high)!, value: boilsAt(holds.value)!, high: boilsAt(holds.low)! }
         : null,
     from: known?.from ?? null,
-    condemned: isCrossed && families.includes('mineral') ? [...EVERY_RUBBER] : [],
+    condemned: crossed && families.includes('mineral') ? [...EVERY_RUBBER] : [],
     reasons,
   }
 }
@@ -132,9 +132,9 @@ function whatItBecomes(
   inside: FluidKind,
   adding: FluidKind,
   share: number,
-  isCrossed: boolean,
+  crossed: boolean,
 ): FluidKind {
-  if (isCrossed) return 'unknown'
+  if (crossed) return 'unknown'
   if (share === 1) return adding
   if (inside === 'unknown' || adding === 'unknown') return 'unknown'
   return isPoorer(adding, inside) ? adding : inside

@@ -42,3 +42,9 @@ export const FLUIDS: Record<FluidKind, FluidRow> = {
 const GLYCOLS: readonly FluidKind[] = ['dot3', 'dot4', 'dot4lv', 'dot51']
 export const isPoorer = (a: FluidKind, b: FluidKind): boolean =>
   GLYCOLS.includes(a) && GLYCOLS.includes(b) && GLYCOLS.indexOf(a) < GLYCOLS.indexOf(b)
+
+/** Two fluids of which each spoils what the other runs in; not known is neither. */
+export function isCrossed(a: FluidKind, b: FluidKind): boolean {
+  const [one, other] = [FLUIDS[a].family, FLUIDS[b].family]
+  return one !== null && other !== null && one !== other
+}

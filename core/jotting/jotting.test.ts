@@ -6,6 +6,7 @@ import { understandLine, type LineContext, type LineUnderstood, type Statement }
 import first from './jottings.json'
 import second from './jottings-second.json'
 import third from './jottings-third.json'
+import choose from './jottings-choose.json'
 
 const context: LineContext = { phase: 'asFound', units: 'metric' }
 const said = (line: string, more: Partial<LineContext> = {}) =>
@@ -30,8 +31,15 @@ type Meant = { kind: string } & Record<string, unknown>
 /** What a statement says, without what the place and time of it add. */
 function plain(one: Statement): string {
   if (one.kind === 'withdrawal') return JSON.stringify({ kind: 'undo' })
-  const { phase: _, ...payload } = one.payload as Record<string, unknown>
-  return ordered({ kind: one.kind, ...payload })
+  const {
+    phase: _,
+    verdict: __,
+    reasons: ___,
+    ...payload
+  } = one.payload as unknown as Record<string, unknown>
+  if (one.kind !== 'fluidInside') return ordered({ kind: one.kind, ...payload })
+  const { kind, ...rest } = payload
+  return ordered({ kind: one.kind, fluid: kind, ...rest })
 }
 function ordered({ ask: _, between: __, ...meant }: Record<string, unknown>): string {
   const rounded = Object.entries(meant).map(([name, value]) => [
@@ -54,6 +62,7 @@ describe.each([
   ['the first set', first as Jotting[], 260, 0.97],
   ['a second set, written before it was run', second as Jotting[], 50, 0.92],
   ['what is written down, done, and asked of the vehicle', third as Jotting[], 50, 0.92],
+  ['parts, ends, fluid and plans, written before it was run', choose as Jotting[], 30, 0.9],
 ])('what people jot, %s', (_, jottings, count, least) => {
   const done = jottings.map((one) => ({ one, got: said(one.say) }))
 

@@ -14,7 +14,7 @@ feed: feed hose | supply hose | feed pipe | feed line
 hose: flexi | flexible hose | flexi hose | rubber hose | flex hose | clutch hose | flexible
 pipe: hard line | steel line | steel pipe | hard pipe
 outlet: outlet union | master outlet | outlet of the master | master union
-slaveunion: slave union | union at the slave | banjo | union on the slave | banjo bolt | slave banjo
+slaveunion: slave union | slave port | union at the slave | banjo | union on the slave | banjo bolt | slave banjo
 bleeder: nipple | bleed screw | bleed nipple | bleeder screw | bleedscrew
 bell: bell housing | bellhousing | housing hole | bell housing hole | hole under the bell housing | hole in the housing | inspection hole
 carpet: carpets

@@ -1,5 +1,7 @@
 import { findingKind, readingKind, whyNotHere } from '../diagnosis'
-import { formatOf, HELD_FOR, WORKSHOP_VOLUME } from '../quantity'
+import { jointWords } from '../entries'
+import { installationField, jointPlaces, valueAt } from '../installation'
+import { formatOf, HELD_FOR, WORKSHOP_VOLUME, type Format } from '../quantity'
 import { askFor, PINT } from './asked'
 import {
   bestOf,
@@ -16,6 +18,7 @@ import { isWord, standard, vocabulary, type Item } from './standard'
 import type { LineContext, LineUnderstood, Statement } from './statement'
 import { tokensOf } from './tokens'
 import { findingWays, readingWays, TOP_UP_WAYS } from './ways'
+import { isPlan, partsClause, partsLine } from './parts'
 import { mayBeFound, noteOfModel, wholeLine, writtenIn } from './written'
 
 const MOST_ITEMS = 14
@@ -42,6 +45,11 @@ function subjectOf(one: Statement): string {
       return one.payload.condition
     case 'complaint':
       return one.payload.complaint
+    case 'parameter':
+      return one.payload.field
+    case 'fluidInside':
+    case 'circuitPlan':
+      return one.kind
     case 'asFound':
       return one.payload.item === 'other' ? JSON.stringify(one) : one.payload.item
     default:
@@ -58,7 +66,11 @@ export function understandLine(line: string, context: LineContext): LineUndersto
   }
   if (UNDO.test(line)) return { statements: [{ kind: 'withdrawal', payload: {} }] }
   const whole = wholeStatement(line, context)
-  if (whole) return { statements: [whole] }
+  if (whole) {
+    const problem = problemOf(whole, context)
+    return problem ? { statements: [], problem } : { statements: [whole] }
+  }
+  if (isPlan(line)) return nothing(line)
   const unseen = notLookedAt(line, context)
   if (unseen) return { statements: [unseen] }
   const items = standard(tokensOf(line), true)
@@ -113,7 +125,7 @@ function wholeStatement(line: string, context: LineContext): Statement | null {
       : { kind: 'asFound', payload: { item: 'other', words } }
   }
   if (IDLE.test(line.toLowerCase()) || QUESTION.test(line)) return null
-  return noteOfModel(line, context) ?? wholeLine(line)
+  return noteOfModel(line, context) ?? wholeLine(line) ?? partsLine(line, context)
 }
 
 /** Two figures with “or” between them, or a measure that has two sizes. */
@@ -213,9 +225,36 @@ function problemOf(one: Statement, { units, installation }: LineContext): string
         ? `In the bottle: at most ${format.volume(WORKSHOP_VOLUME.max)} in one cycle`
         : null
     }
+    case 'parameter':
+      return parameterProblem(one.payload, format, installation)
+    case 'circuitPlan':
+      for (const change of one.payload.changes) {
+        const problem =
+          change.change === 'field' ? parameterProblem(change, format, installation) : null
+        if (problem) return problem
+      }
+      return null
+    case 'joint':
+      return installation && !jointPlaces(installation).includes(one.payload.at)
+        ? `${jointWords(one.payload.at)}: this circuit has no such joint`
+        : null
     default:
       return null
   }
+}
+
+/** A figure of the circuit out of its bounds, or of a part that this vehicle has not. */
+function parameterProblem(
+  { field, value }: { field: string; value: number | string },
+  format: Format,
+  installation: LineContext['installation'],
+): string | null {
+  const known = installationField(field)
+  if (typeof value === 'string' || !known) return null
+  if (value < known.min || value > known.max)
+    return `${known.label}: ${format.figure(known.min, known.unit)} to ${format.figure(known.max, known.unit)}; this is ${format.figure(value, known.unit)}`
+  const missing = installation && !known.optional && valueAt(installation, field) === null
+  return missing ? `${known.label}: this vehicle has no such part` : null
 }
 
 /** Between two clauses. */
@@ -246,7 +285,7 @@ function statementsIn(text: string, context: LineContext): Statement[] {
       return
     }
     if (i > 0) items.push({ gap: true })
-    const own = writtenIn(clause, context)
+    const own = writtenIn(clause, context) ?? partsClause(clause, context)
     const found = () => segmented(standard(tokensOf(clause), true), context).length > 0
     if (own && !(own.kind === 'workDone' && mayBeFound(clause) && found())) {
       written.push(own)

@@ -21,6 +21,10 @@ type SaidKind =
   | 'asFound'
   | 'workDone'
   | 'modelNote'
+  | 'parameter'
+  | 'joint'
+  | 'fluidInside'
+  | 'circuitPlan'
 
 export interface LineContext {
   phase: Phase

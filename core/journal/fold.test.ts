@@ -230,6 +230,24 @@ describe('the state of a job', () => {
     expect(installationFrom([])).toBeNull()
   })
 
+  it('the installation takes ends that were read off and choices, and no check of parts on the bench', () => {
+    const nut = { thread: 'M10x1', gender: 'male', seat: 'doubleFlare' } as const
+    const port = { thread: 'M12x1', gender: 'female', seat: 'doubleFlare' } as const
+    const joint = { at: 'slavePort', reasons: [] } as const
+    const read = installationFrom([
+      entry(1, 'installation', fromArchetype('long-line')),
+      entry(2, 'joint', { ...joint, reasons: [], a: nut, b: null, verdict: null }),
+      entry(3, 'joint', { ...joint, reasons: [], a: null, b: port, verdict: null }),
+      entry(4, 'joint', { ...joint, reasons: [], a: port, b: port, verdict: 'refused' }),
+      entry(5, 'parameter', { field: 'slave.faces', value: 'back' }),
+      entry(6, 'parameter', { field: 'slave.faces', value: 'sideways' }),
+      entry(7, 'parameter', { field: 'mounts.master', value: 'studs' }),
+    ])!
+    expect(read.joints).toEqual([{ at: 'slavePort', a: nut, b: port }])
+    expect(read.slave.faces).toBe('back')
+    expect(read.mounts).toEqual({ master: 'studs', slave: null })
+  })
+
   it('starts at the stage that its kind needs', () => {
     expect(startStage('fault')).toBe('find')
     expect(startStage('fluidService')).toBe('bleed')

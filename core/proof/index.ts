@@ -10,6 +10,7 @@ export {
   type OpenStop,
   type Proof,
 } from './judge'
+export { chooseOwed, type ChooseOwed } from './choose-owed'
 export { expectedReading, type Expected } from './expected'
 export { meaning } from './meaning'
 export { nextStep, type NextStep } from './next-step'

@@ -7,6 +7,7 @@ import {
   WANTED_RESERVE,
 } from '../circuit'
 import { FINDING_IDS, findingKind, stopsOf, type FindingId } from '../diagnosis'
+import { isCrossed } from '../fluid'
 import { assumedFigures, type Installation } from '../installation'
 import type { Held, JobState, Kind, TakenOver, Verdict, VerdictReason } from '../journal'
 import { proofChecks, readingsOwed } from './asked'
@@ -112,6 +113,7 @@ export function openStops(state: JobState, portClosure?: number): OpenStop[] {
     const said = latest(state, id)
     if (said !== 'notLooked') findings[id] = said
   }
+  if (hasWrongFluid(state)) findings.fluidWrong = 'present'
   const value = measuredRod(state)
   const readings = value === null ? {} : { rodClearance: { value } }
   const rebuilding = state.decision?.payload.way === 'rebuild'
@@ -120,6 +122,16 @@ export function openStops(state: JobState, portClosure?: number): OpenStop[] {
     words,
     takenOver: state.takenOver[stop] ?? null,
   }))
+}
+
+/** Fluid inside that its maker's rubber does not bear, or that something else was filled onto since. */
+function hasWrongFluid({ fluidInside, fluidUsed }: JobState): boolean {
+  if (!fluidInside) return false
+  const { kind, wanted = 'unknown' } = fluidInside.payload
+  const since = fluidUsed.filter(({ at }) => at >= fluidInside.at)
+  return [wanted, ...since.map(({ payload }) => payload.kind ?? 'unknown')].some((other) =>
+    isCrossed(kind, other),
+  )
 }
 
 /** The rod by its last reading; one that may be nothing ends no earlier one that was too long. */

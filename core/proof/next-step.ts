@@ -1,6 +1,8 @@
 import { repairWords } from '../diagnosis'
 import { startStage, type JobState, type Stage } from '../journal'
+import type { JointPlace } from '../installation'
 import { readingsOwed } from './asked'
+import { chooseOwed } from './choose-owed'
 import { blockingStops, isProven, type OpenStop } from './judge'
 
 /** What would bring a job on, from its entries alone; which look is the best one is the diagnosis's to say. */
@@ -13,6 +15,10 @@ export type NextStep =
   /** Measured again after the work: how many readings are still owed. */
   | { to: 'prove'; owed: number }
   | { to: 'bleed'; cycles: number; clearInRow: number }
+  /** Two ends were checked on the bench and do not join: another part first. */
+  | { to: 'joint'; at: JointPlace }
+  /** An upgrade whose parts are not sized yet. */
+  | { to: 'size' }
   /** Decided: the repairs that were chosen, in words. */
   | { to: 'repair'; words: string }
   | { to: 'look' }
@@ -32,6 +38,10 @@ export function nextStep(state: JobState, stops: readonly OpenStop[]): NextStep 
     return { to: 'prove', owed: readingsOwed(state).length }
   const { cycles, clearInRow } = state.bleed
   if (cycles.length > 0) return { to: 'bleed', cycles: cycles.length, clearInRow }
+  const owed = chooseOwed(state)
+  const [at] = owed.refused
+  if (at) return { to: 'joint', at }
+  if (owed.plan && state.complaints.length === 0) return { to: 'size' }
   if (state.decision) return { to: 'repair', words: repairWords(state.decision.payload.repairs) }
   const stage = state.goal ? startStage(state.goal.payload.jobKind) : 'find'
   return stage === 'find' || state.complaints.length > 0 ? { to: 'look' } : { to: 'enter', stage }

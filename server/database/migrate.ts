@@ -6,6 +6,7 @@ import { theShop } from './migrations/0003-the-shop'
 import { keptWithTheJob } from './migrations/0004-kept-with-the-job'
 import { files } from './migrations/0006-files'
 import { closedJobs } from './migrations/0007-closed-jobs'
+import { containers } from './migrations/0008-containers'
 import { circuitPlan } from './migrations/0005-circuit-plan'
 
 /** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
@@ -23,6 +24,7 @@ const MIGRATIONS: readonly Migration[] = [
   circuitPlan,
   files,
   closedJobs,
+  containers,
 ]
 export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
 

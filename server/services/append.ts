@@ -3,6 +3,7 @@ import { QueryTypes, type Transaction } from 'sequelize'
 import { checkEntry } from '../../contract'
 import { filesOf, type Entry, type Kind, type Subject } from '../../core/journal'
 import type { Database } from '../database/database'
+import { containersKept, containersOf, recountContainers } from './containers'
 import { shownEntry } from './entries'
 import { filesKept } from './files'
 import { notFound, Refusal } from './refusal'
@@ -12,7 +13,13 @@ import type { EntryRow } from '../database/models'
 export type Appended = { entry: Entry; created: boolean } | Refusal
 
 /** Of these an installation is made, by which the stops of a vehicle's jobs are judged. */
-const OF_INSTALLATION: ReadonlySet<Kind> = new Set(['installation', 'parameter', 'route', 'withdrawal'])
+const OF_INSTALLATION: ReadonlySet<Kind> = new Set([
+  'installation',
+  'parameter',
+  'route',
+  'joint',
+  'withdrawal',
+])
 
 /** People who were seen in the database; nobody is ever taken out of it. */
 const seenPeople = new WeakMap<Database, Set<string>>()
@@ -41,11 +48,12 @@ export async function appendWithin(
   entries: readonly Entry[],
   transaction: Transaction,
 ): Promise<Appended[]> {
-  const [last, known, people, files] = await Promise.all([
+  const [last, known, people, files, containers] = await Promise.all([
     lockedSequence(database, subject, transaction),
     entriesById(database, entries.flatMap(namedBy), transaction),
     strangers(database, entries, transaction),
     filesKept(database, entries.flatMap(filesOf)),
+    containersKept(database, containersOf(entries), transaction),
   ])
   if (last === null) throw notFound(subject.type)
   const fresh: Entry[] = []
@@ -58,7 +66,10 @@ export async function appendWithin(
         ? { entry: stored, created: false }
         : new Refusal(409, 'entry-differs', 'An entry with this id and other content is already filed')
     const wrong =
-      targetProblem(subject, entry, known) ?? personProblem(entry, people) ?? fileProblem(entry, files)
+      targetProblem(subject, entry, known) ??
+      personProblem(entry, people) ??
+      fileProblem(entry, files) ??
+      containerProblem(entry, containers)
     if (wrong) return wrong
     const made = { ...entry, at: new Date(entry.at).toISOString(), sequence: last + fresh.length + 1 }
     fresh.push(made)
@@ -71,6 +82,7 @@ export async function appendWithin(
       insert(database, fresh, transaction),
       moveOn(database, subject, fresh, transaction),
     ])
+  if (subject.type === 'job') await recountContainers(database, subject, fresh, transaction)
   return done
 }
 
@@ -151,6 +163,13 @@ const fileProblem = (entry: Entry, kept: ReadonlySet<string>): Refusal | null =>
           path: entry.kind === 'photo' ? '/payload/file' : '/payload/photo',
           message: 'names no photograph that is kept here',
         },
+      ])
+
+const containerProblem = (entry: Entry, kept: ReadonlySet<string>): Refusal | null =>
+  containersOf([entry]).every((id) => kept.has(id))
+    ? null
+    : new Refusal(422, 'no-container', 'The container of this entry is not on the shelf here', [
+        { path: '/payload/container', message: 'names no container that is kept here' },
       ])
 
 /** A correction or withdrawal acts on an entry of the same subject; a correction keeps its kind. */
