@@ -1,4 +1,4 @@
-import { addTemplate, addTypeTemplate, defineNuxtModule } from 'nuxt/kit'
+import { addTemplate, defineNuxtModule } from 'nuxt/kit'
 import { Ajv } from 'ajv'
 import addFormats from 'ajv-formats'
 import standalone from 'ajv/dist/standalone/index.js'
@@ -17,14 +17,14 @@ export default defineNuxtModule({
       write: true,
       getContents: () => compile(nuxt.options.rootDir),
     })
-    addTypeTemplate({
-      filename: 'types/entry-validator.d.ts',
-      getContents: () => `declare module '#build/entry-validator.mjs' {
-  import type { ErrorObject } from 'ajv'
-  type Check = ((value: unknown) => boolean) & { errors?: ErrorObject[] | null }
-  export const validateEntry: Check
-  export const validateInstallationFile: Check
-}
+    // Beside it, so that nobody’s compiler reads the thousands of lines that were compiled.
+    addTemplate({
+      filename: 'entry-validator.d.mts',
+      write: true,
+      getContents: () => `import type { ErrorObject } from 'ajv'
+type Check = ((value: unknown) => boolean) & { errors?: ErrorObject[] | null }
+export const validateEntry: Check
+export const validateInstallationFile: Check
 `,
     })
   },
@@ -49,6 +49,7 @@ function compile(rootDir: string): string {
     bundle: true,
     format: 'esm',
     write: false,
+    minify: true,
     logLevel: 'error',
   })
   return bundled.outputFiles[0]!.text

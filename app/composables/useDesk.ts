@@ -1,5 +1,14 @@
 import { useSessionStorage } from '@vueuse/core'
-import { computed, inject, provide, ref, type ComputedRef, type InjectionKey, type Ref } from 'vue'
+import {
+  computed,
+  inject,
+  provide,
+  ref,
+  shallowRef,
+  type ComputedRef,
+  type InjectionKey,
+  type Ref,
+} from 'vue'
 import { InputError, solveCircuit } from '~~/core/circuit'
 import { TAPE_READINGS, type PedalReadings } from '~~/core/estimate'
 import type { Installation } from '~~/core/installation'
@@ -64,6 +73,8 @@ export type Desk = DeskSource & {
   changes: Ref<Change[]>
   planned: ComputedRef<{ stack: Stack | null; problem: string }>
   stacks: ComputedRef<Stacks>
+  /** States that a page compares on the ladder in place of those that were measured; none where nothing is compared. */
+  compared: Ref<readonly LadderStack[]>
   /** The circuit with its pad where the slider puts it. */
   pressed: ComputedRef<ReturnType<typeof solveCircuit>['at'] | null>
 }
@@ -109,6 +120,7 @@ export function provideDesk(source: DeskSource): Desk {
     changes,
     planned,
     stacks,
+    compared: shallowRef([]),
     pressed: computed(() => {
       const circuit = stacks.value.at(-1)?.figures.circuit
       return circuit ? solveCircuit(circuit, Math.min(pad.value, circuit.pedal.travel)).at : null

@@ -1,8 +1,8 @@
 import { STAGES, startStage, type JobKind } from '~~/core/journal'
 
-/** Where a job of this kind begins: an upgrade where parts are tried in thought, the others at their stage. */
+/** Where a job of this kind begins: parts that were brought are proved first, the others at their stage. */
 export const startPage = (kind: JobKind): string =>
-  kind === 'upgrade' ? 'circuit/whatif' : startStage(kind)
+  kind === 'partsBrought' ? 'choose/joints' : startStage(kind)
 
 /** Where a job was left on this device, so that opening it goes on there; where its kind starts if nothing is kept. */
 export function keptStage({ id, kind }: { id: string; kind: JobKind }): string {

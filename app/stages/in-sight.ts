@@ -11,9 +11,9 @@ export interface Sight {
 /** Kinds that a stage shows, notes apart, which are jotted on any; of findings and readings those of its phases. */
 const STAGE_KINDS: Record<Stage, readonly Kind[]> = {
   find: ['complaint', 'condition', 'takenOver', 'decision', 'modelNote'],
-  choose: ['decision', 'circuitPlan'],
+  choose: ['decision', 'circuitPlan', 'joint', 'fluidInside', 'fluidUsed', 'parameter', 'installation'],
   fit: ['asFound', 'workDone'],
-  bleed: ['bleedCycle', 'topUp'],
+  bleed: ['bleedCycle', 'topUp', 'fluidUsed'],
   prove: ['graded', 'cause', 'verdict', 'workDone', 'closed'],
   record: ['modelNote', 'closed'],
 }
@@ -31,7 +31,7 @@ export function stageSight(stage: Stage): Sight {
 }
 
 const SHEET_KINDS: Record<SheetId, readonly Kind[]> = {
-  parts: ['parameter', 'installation', 'photo'],
+  parts: ['parameter', 'installation', 'joint', 'photo'],
   route: ['route', 'installation'],
   curves: ['circuitPlan'],
   whatif: ['circuitPlan'],

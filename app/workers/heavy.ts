@@ -1,15 +1,25 @@
 import { expose } from 'comlink'
+import type { Circuit, Line } from '~~/core/circuit'
 import { estimateRun, type Known } from '~~/core/estimate'
 import type { Installation } from '~~/core/installation'
 import type { Run } from '~~/core/run'
+import { sizeRun, type SizingChoice, type SizingLimits } from '~~/core/sizing'
 import { bandRun, type BandOptions } from '~~/core/whatif'
 import { Turns, type Ended, type HowFar } from './turns'
+
+interface SizeQuestion {
+  circuit: Circuit
+  choices: SizingChoice[]
+  lines: Line[][]
+  limits: SizingLimits
+}
 
 /** Heavy computation by name: from a question, in plain data, to a run. */
 const RUNS = {
   band: ({ installation, options }: { installation: Installation; options: BandOptions }) =>
     bandRun(installation, options),
   estimate: (known: Known) => estimateRun(known),
+  size: ({ circuit, choices, lines, limits }: SizeQuestion) => sizeRun(circuit, choices, lines, limits),
 } satisfies Record<string, (question: never) => Run<unknown>>
 
 export type HeavyName = keyof typeof RUNS

@@ -10,7 +10,7 @@ import {
 import { SEAT_WORDS, type End, type JoinCode, type Joint, type Seal } from '../fitting'
 import { isJointPlace, type JointPlace } from '../installation'
 import type { Held } from './held'
-import { chanceWords, FIRST_WORDS, SCOPE_WORDS, WAY_WORDS } from '../words'
+import { chanceWords, FIRST_WORDS, jointWords, SCOPE_WORDS, WAY_WORDS } from '../words'
 import { namesOf, type EntryKind } from './kind'
 
 /** What the figures favoured in a question, or a fault with its chance, when it was decided. */
@@ -58,23 +58,6 @@ export interface ChooseState {
 }
 export const startChoose = (): ChooseState => ({ decision: null, joints: {} })
 
-/** Where a joint is, as one would say it. */
-export function jointWords(at: JointPlace): string {
-  switch (at) {
-    case 'feed':
-      return 'Feed at the master'
-    case 'masterOutlet':
-      return 'Master’s outlet'
-    case 'slavePort':
-      return 'Slave’s port'
-    case 'bleeder':
-      return 'Bleed screw'
-    default: {
-      const before = Number(at.slice(5)) + 1
-      return `Line ${before} to line ${before + 1}`
-    }
-  }
-}
 /** An end in a few words: its thread, its seat. */
 export const endWords = ({ thread, gender, seat }: End): string =>
   [thread, gender === 'none' ? null : gender, SEAT_WORDS[seat]].filter(Boolean).join(' ')

@@ -28,3 +28,6 @@ export { lookAlike, minorOf, sameThread, threadOf, type LookAlike, type Thread }
 export { HEXES, hexesNear, WRENCHES, type HexInUse } from './tables/hexes'
 export { TIGHTENING, type Tightening } from './tables/tightening'
 export { THREADS_IN_USE, TUBES_IN_USE, type ThreadInUse } from './tables/threads-in-use'
+export { chainAlternatives } from './alternatives'
+export { contactsOf, type Contact } from './contacts'
+export { ADAPTERS, type Adapter } from './tables/adapters'

@@ -1,5 +1,5 @@
 import { findingKind, readingKind, whyNotHere } from '../diagnosis'
-import { jointWords } from '../entries'
+import { jointWords } from '../words'
 import { installationField, jointPlaces, valueAt } from '../installation'
 import { formatOf, HELD_FOR, WORKSHOP_VOLUME, type Format } from '../quantity'
 import { askFor, PINT } from './asked'

@@ -19,3 +19,4 @@ export {
 } from './size'
 export { HURRIED_FOOT, LEG_TAKES, paceOf, type Pace, type PaceOptions } from './pace'
 export { BEDDING_KM, tradeWords } from './trade'
+export { planOf } from './plan'

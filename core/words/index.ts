@@ -1,4 +1,6 @@
 import type { First, Scope, Way } from '../diagnosis'
+import type { JointPlace } from '../installation'
+import type { SizingAdvice } from '../sizing'
 import type { CameOut, Grade, JobKind, Method, Outcome, Stage } from '../journal'
 
 export { chanceWords } from './chance'
@@ -74,3 +76,31 @@ export const FIRST_WORDS: Record<First, string> = {
   bleed: 'Bleed first, then watch',
 }
 export const GRADE_WORDS: Record<Grade, string> = { gone: 'Gone', less: 'Less', same: 'Same' }
+
+/** Where a joint is, as one would say it. */
+export function jointWords(at: JointPlace): string {
+  switch (at) {
+    case 'feed':
+      return 'Feed at the master'
+    case 'masterOutlet':
+      return 'Master’s outlet'
+    case 'slavePort':
+      return 'Slave’s port'
+    case 'bleeder':
+      return 'Bleed screw'
+    default: {
+      const before = Number(at.slice(5)) + 1
+      return `Line ${before} to line ${before + 1}`
+    }
+  }
+}
+
+/** What is advised of a combination of cylinders, in two words. */
+export const ADVICE_WORDS: Record<SizingAdvice, string> = {
+  notReleasing: 'does not free the disc',
+  tooLittleRoom: 'too little room for wear',
+  tooHeavy: 'too heavy',
+  tooLow: 'takes up too low',
+  waitForBedding: 'once the disc has bedded in',
+  fits: 'fits',
+}

@@ -23,6 +23,10 @@ const words = computed(() => {
       return `Continue bleeding: ${step.cycles} cycles, ${step.clearInRow} clear in a row`
     case 'repair':
       return step.words || 'As decided'
+    case 'joint':
+      return `Does not join: ${jointWords(step.at).toLowerCase()}`
+    case 'size':
+      return 'Choose cylinders'
     case 'enter':
       return `Continue with ${STAGE_WORDS[step.stage]}`
     case 'look':

@@ -3,6 +3,7 @@ import { PanelRightClose, PanelRightOpen, PanelTopClose } from '@lucide/vue'
 import { useEventListener, useMediaQuery, useStorage } from '@vueuse/core'
 import { isImplausible } from '~~/core/circuit'
 import { STAGES, type Stage } from '~~/core/journal'
+import type { LadderStacks } from '~/components/job/pad-ladder'
 import { drawnOn, sheetOf } from '~/components/circuit/sheets'
 import type { Measured } from '~/composables/useDesk'
 import { STAGE_FACES } from '~/stages'
@@ -80,10 +81,19 @@ const desk = provideDesk({
   readings: computed(() => pedalReadings(state.value.readings.asFound)),
   vehicleEntries: open.vehicleEntries,
 })
-/** On the stages the plan stands beside what was measured only once it is filed. */
-const stacks = computed(() =>
-  onSheet.value || state.value.circuitPlan?.payload.changes.length ? desk.stacks.value : measured.value,
+/** What a page compares goes before what was measured; it ends with its page. */
+watch(
+  () => route.path,
+  () => (desk.compared.value = []),
 )
+/** On the stages the plan stands beside what was measured only once it is filed. */
+const stacks = computed((): LadderStacks | readonly [] => {
+  const compared = desk.compared.value
+  if (compared.length > 0) return compared as LadderStacks
+  return onSheet.value || state.value.circuitPlan?.payload.changes.length
+    ? desk.stacks.value
+    : measured.value
+})
 const air = computed(() => {
   const found = measured.value.at(-1)?.figures.air
   return !found || isImplausible(found) || found.low <= 0 ? null : found.air

@@ -1,5 +1,16 @@
-import { notBuilt } from '../stage'
+import { chooseOwed } from '~~/core/proof'
+import { AS_FOUND, loaded, type StageFace } from '../stage'
 
-export const choose = notBuilt(
-  'Here parts, lines and fittings will be chosen and proved to fit before the old ones come off.',
-)
+export const choose: StageFace = {
+  view: loaded(() => import('./ChooseStage.vue')),
+  meant: 'Cylinders that suit this clutch, joints that are proved before anything comes off, fluid.',
+  frame: AS_FOUND,
+  owed({ state }) {
+    const { refused, unchecked, plan } = chooseOwed(state.value)
+    if (refused.length > 0) return { words: 'does not join', stops: true }
+    if (plan) return { words: 'plan' }
+    return unchecked.length > 0
+      ? { words: `${unchecked.length} ${unchecked.length === 1 ? 'joint' : 'joints'}` }
+      : null
+  },
+}

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import type { Contact, End, Joint } from '~~/core/fitting'
+import { facing, portFirst, type Outline } from './joint-geometry'
+
+/** Two ends in section on one axis, to one scale: green where they meet rightly, red and hatched where they do not. */
+const props = defineProps<{ a: End; b: End; joint: Joint; contacts: Contact[] }>()
+const pair = computed(() =>
+  portFirst(props.a, props.b) ? facing(props.a, props.b) : facing(props.b, props.a),
+)
+const id = useId()
+const PAD = 3
+const box = computed(() => {
+  const { from, to, widest } = pair.value
+  return { x: from - PAD, y: -widest - PAD, width: to - from + 2 * PAD, height: 2 * (widest + PAD) + 7 }
+})
+/** Above the axis, and the same below it. */
+const path = (outline: Outline, by = 0, sign: 1 | -1 = 1) =>
+  outline
+    .map(
+      ([along, radius], i) =>
+        `${i ? 'L' : 'M'}${(along + by).toFixed(2)} ${(-sign * radius).toFixed(2)}`,
+    )
+    .join('')
+const closed = (outline: Outline, by: number, sign: 1 | -1) =>
+  outline.length ? `${path(outline, by, sign)}Z` : ''
+const SIDES = [1, -1] as const
+const holds = (at: Contact['at'], other?: Contact['at']) => {
+  const found = props.contacts.filter((one) => one.at === at || one.at === other)
+  if (found.some((one) => one.holds === false)) return 'bad'
+  return found.some((one) => one.holds === true) ? 'good' : 'unknown'
+}
+const threadState = computed(() => holds('thread', 'held'))
+const seatState = computed(() => holds('seat', 'pipe'))
+/** A bar of ten millimetres under the drawing. */
+const bar = computed(() => ({ x: pair.value.from, y: pair.value.widest + PAD + 2 }))
+const words = computed(() => props.contacts.map((one) => one.words).join(' '))
+</script>
+
+<template>
+  <figure>
+    <svg
+      :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`"
+      class="block max-h-64 w-full"
+      role="img"
+      :aria-label="`Section of both ends to scale. ${words}`"
+      data-section
+    >
+      <defs>
+        <pattern
+          :id="`${id}-cut`"
+          width="1.6"
+          height="1.6"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <line x1="0" y1="0" x2="0" y2="1.6" class="cut" />
+        </pattern>
+      </defs>
+      <template v-for="sign in SIDES" :key="sign">
+        <path :d="closed(pair.port.body, 0, sign)" class="metal" :fill="`url(#${id}-cut)`" />
+        <path :d="closed(pair.nut.body, pair.apart, sign)" class="metal" :fill="`url(#${id}-cut)`" />
+        <path :d="path(pair.nut.pipe, pair.apart, sign)" class="pipe" />
+        <path :d="path(pair.port.thread, 0, sign)" class="flank" :data-state="threadState" />
+        <path :d="path(pair.nut.thread, pair.apart, sign)" class="flank" :data-state="threadState" />
+        <path :d="path(pair.port.seat, 0, sign)" class="seat" :data-state="seatState" />
+        <path :d="path(pair.nut.seat, pair.apart, sign)" class="seat" :data-state="seatState" />
+      </template>
+      <line :x1="box.x" :x2="box.x + box.width" y1="0" y2="0" class="axis" />
+      <g class="bar">
+        <path :d="`M${bar.x} ${bar.y}v1.4m0 -.7h10m0 -.7v1.4`" />
+        <text :x="bar.x + 11.5" :y="bar.y + 1.9">10 mm</text>
+      </g>
+    </svg>
+    <figcaption class="text-[0.95rem] text-soft">
+      To scale, the nut drawn out of its port. Full line: meets as it should. Dashed: does not.
+    </figcaption>
+  </figure>
+</template>
+
+<style scoped>
+.cut {
+  stroke: var(--hairline);
+  stroke-width: 0.5;
+}
+.metal {
+  stroke: var(--ink);
+  stroke-width: 0.25;
+}
+.pipe {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 0.5;
+}
+.axis {
+  stroke: var(--soft);
+  stroke-width: 0.15;
+  stroke-dasharray: 3 0.8 0.8 0.8;
+}
+.flank,
+.seat {
+  fill: none;
+  stroke-width: 0.75;
+  stroke: var(--soft);
+}
+.seat {
+  stroke-width: 1.1;
+}
+[data-state='good'] {
+  stroke: var(--patina);
+}
+[data-state='bad'] {
+  stroke: var(--rust);
+  stroke-dasharray: 1.4 0.8;
+}
+.bar path {
+  stroke: var(--soft);
+  stroke-width: 0.3;
+  fill: none;
+}
+.bar text {
+  font-size: 3px;
+  fill: var(--soft);
+}
+</style>

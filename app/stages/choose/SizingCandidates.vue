@@ -1,0 +1,267 @@
+<script setup lang="ts">
+import { WORKSHOP_BORES } from '~~/core/circuit'
+import type { Sizing } from './useSizing'
+
+/** What is tried: bores at a tap or typed, the pedal’s ratio, lines, a longer rod, and the limits. */
+const props = defineProps<{ sizing: Sizing }>()
+const { circuit, candidates, change, layouts, limits } = props.sizing
+const digits = computed(() => (unitsNow() === 'inch' ? 3 : 2))
+const bore = (value: number) => inUnits(value, 'mm', digits.value)
+const NEAR = 0.06
+const has = (list: readonly number[], value: number) => list.some((one) => Math.abs(one - value) < NEAR)
+function toggled(list: readonly number[], value: number): number[] {
+  return has(list, value)
+    ? list.filter((one) => Math.abs(one - value) >= NEAR)
+    : [...list, value].sort((a, b) => a - b)
+}
+/** Workshop bores within reach of what is there, and whatever was typed. */
+const offered = (own: number, chosen: readonly number[]) =>
+  [
+    ...new Set([
+      ...WORKSHOP_BORES.filter((one) => Math.abs(one - own) < 5.5 && Math.abs(one - own) > NEAR),
+      own,
+      ...chosen,
+    ]),
+  ].sort((a, b) => a - b)
+const masters = computed(() =>
+  circuit.value && candidates.value ? offered(circuit.value.master.bore, candidates.value.masters) : [],
+)
+const slaves = computed(() =>
+  circuit.value?.slave.type === 'external' && candidates.value
+    ? offered(circuit.value.slave.bore, candidates.value.slaves)
+    : [],
+)
+const BORE = { min: 5, max: 100 }
+const RATIO = { min: 1, max: 20 }
+const own = reactive({ master: '', slave: '', outer: '', inner: '', ratio: '' })
+const problem = ref('')
+function typedBore(text: string): number | null {
+  const value = typedWithin(text, 'mm', BORE)
+  problem.value = value === null ? `A bore is ${boundsIn(BORE, 'mm')}` : ''
+  return value
+}
+function addMaster() {
+  const value = typedBore(own.master)
+  if (value === null) return
+  change({ masters: [...candidates.value!.masters, value].sort((a, b) => a - b) })
+  own.master = ''
+}
+function addSlave() {
+  const value = typedBore(own.slave)
+  if (value === null) return
+  change({ slaves: [...candidates.value!.slaves, value].sort((a, b) => a - b) })
+  own.slave = ''
+}
+function addRing() {
+  const [outer, inner] = [typedBore(own.outer), typedBore(own.inner)]
+  if (outer === null || inner === null) return
+  if (inner >= outer) {
+    problem.value = 'The inner diameter must be smaller than the outer'
+    return
+  }
+  change({ rings: [...candidates.value!.rings, { outer, inner }] })
+  own.outer = own.inner = ''
+}
+function addRatio() {
+  const value = readWithin(own.ratio, RATIO)
+  problem.value = value === null ? 'A pedal ratio is 1 to 20' : ''
+  if (value === null) return
+  change({ ratios: [...new Set([...candidates.value!.ratios, value])].sort((a, b) => a - b) })
+  own.ratio = ''
+}
+const toggleLayout = (id: string) => {
+  const now = candidates.value!.layouts
+  const next = now.includes(id) ? now.filter((one) => one !== id) : [...now, id]
+  change({ layouts: next.length > 0 ? next : ['asItIs'] })
+}
+const LIMITS = [
+  { name: 'wantedReserve', label: 'Reserve wanted', unit: 'mm', min: 0, max: 200 },
+  { name: 'mostForce', label: 'Heaviest pedal allowed', unit: 'N', min: 1, max: 5000 },
+  { name: 'air', label: 'Air that a bleed may leave', unit: 'mm³', min: 0, max: 200_000 },
+  { name: 'bedding', label: 'More travel on a new disc, at the bearing', unit: 'mm', min: 0, max: 10 },
+  { name: 'wear', label: 'Wear of the facings to their end', unit: 'mm', min: 0, max: 20 },
+  { name: 'fingerRatio', label: 'Fingers move, per mm of wear', unit: '×', min: 1, max: 10 },
+  { name: 'room', label: 'Room behind the slave’s piston', unit: 'mm', min: 0, max: 200 },
+] as const
+const ROD = { min: 0, max: 50 }
+const problems = reactive<Record<string, string>>({})
+function setLimit(row: (typeof LIMITS)[number], text: string) {
+  const left = { ...candidates.value!.limits }
+  problems[row.name] = ''
+  if (text.trim() === '') {
+    delete left[row.name]
+    change({ limits: left })
+    return
+  }
+  const value = typedWithin(text, row.unit, row)
+  if (value === null) problems[row.name] = `${boundsIn(row, row.unit)}`
+  else change({ limits: { ...left, [row.name]: value } })
+}
+function setRod(text: string) {
+  problems.rod = ''
+  const value = text.trim() === '' ? 0 : typedWithin(text, 'mm', ROD)
+  if (value === null) problems.rod = boundsIn(ROD, 'mm')
+  else change({ rodExtension: value })
+}
+const shownLimit = (row: (typeof LIMITS)[number]) => {
+  const value = limits.value[row.name]
+  return value === null ? '' : asTyped(value, row.unit)
+}
+</script>
+
+<template>
+  <div v-if="circuit && candidates">
+    <div class="flex flex-wrap items-center gap-1.5 py-1" role="group" aria-label="Masters to try">
+      <span class="w-16">Master</span>
+      <OnOff
+        v-for="one in masters"
+        :key="one"
+        :on="has(candidates.masters, one)"
+        :aria-label="`Master ${bore(one)}${Math.abs(one - circuit.master.bore) < NEAR ? ', as it is' : ''}`"
+        @click="change({ masters: toggled(candidates.masters, one) })"
+        >{{ bore(one)
+        }}<span v-if="Math.abs(one - circuit.master.bore) < NEAR" aria-hidden="true">●</span></OnOff
+      >
+      <form class="flex gap-1" @submit.prevent="addMaster">
+        <input
+          v-model="own.master"
+          class="field w-20"
+          inputmode="decimal"
+          aria-label="Another master, bore"
+          :placeholder="symbolOf('mm')"
+        />
+        <button class="quiet" :disabled="own.master.trim() === ''" aria-label="Add this master">
+          +
+        </button>
+      </form>
+    </div>
+    <div class="flex flex-wrap items-center gap-1.5 py-1" role="group" aria-label="Slaves to try">
+      <span class="w-16">Slave</span>
+      <template v-if="circuit.slave.type === 'external'">
+        <OnOff
+          v-for="one in slaves"
+          :key="one"
+          :on="has(candidates.slaves, one)"
+          :aria-label="`Slave ${bore(one)}${Math.abs(one - circuit.slave.bore) < NEAR ? ', as it is' : ''}`"
+          @click="change({ slaves: toggled(candidates.slaves, one) })"
+          >{{ bore(one)
+          }}<span v-if="Math.abs(one - circuit.slave.bore) < NEAR" aria-hidden="true">●</span></OnOff
+        >
+        <form class="flex gap-1" @submit.prevent="addSlave">
+          <input
+            v-model="own.slave"
+            class="field w-20"
+            inputmode="decimal"
+            aria-label="Another slave, bore"
+            :placeholder="symbolOf('mm')"
+          />
+          <button class="quiet" :disabled="own.slave.trim() === ''" aria-label="Add this slave">
+            +
+          </button>
+        </form>
+      </template>
+      <template v-else>
+        <OnOff
+          v-for="(ring, i) in candidates.rings"
+          :key="`${ring.outer} ${ring.inner}`"
+          on
+          :aria-label="`Take out ${bore(ring.outer)} over ${bore(ring.inner)}`"
+          :disabled="candidates.rings.length === 1"
+          @click="change({ rings: candidates.rings.filter((_, k) => k !== i) })"
+          >{{ bore(ring.outer) }}/{{ bore(ring.inner) }}</OnOff
+        >
+        <form class="flex gap-1" @submit.prevent="addRing">
+          <input
+            v-model="own.outer"
+            class="field w-20"
+            inputmode="decimal"
+            aria-label="Another slave, outer diameter"
+            placeholder="outer"
+          />
+          <input
+            v-model="own.inner"
+            class="field w-20"
+            inputmode="decimal"
+            aria-label="Another slave, inner diameter"
+            placeholder="inner"
+          />
+          <button class="quiet" :disabled="!own.outer || !own.inner" aria-label="Add this slave">
+            +
+          </button>
+        </form>
+      </template>
+    </div>
+    <p v-if="problem" role="alert" class="font-semibold text-rust">
+      {{ problem }}. What you typed is still here.
+    </p>
+    <details class="border-b border-hairline">
+      <summary class="min-h-11 py-2">Pedal ratio, lines, rod, limits</summary>
+      <div class="flex flex-wrap items-center gap-1.5 py-1" role="group" aria-label="Ratios to try">
+        <span class="w-16">Ratio</span>
+        <OnOff
+          v-for="one in [...new Set([circuit.pedal.ratio, ...candidates.ratios])]"
+          :key="one"
+          :on="candidates.ratios.includes(one)"
+          :aria-label="`Ratio ${one}`"
+          @click="change({ ratios: toggled(candidates.ratios, one) })"
+          >{{ one }}</OnOff
+        >
+        <form class="flex gap-1" @submit.prevent="addRatio">
+          <input
+            v-model="own.ratio"
+            class="field w-20"
+            inputmode="decimal"
+            aria-label="Another pedal ratio"
+          />
+          <button class="quiet" :disabled="own.ratio.trim() === ''" aria-label="Add this ratio">
+            +
+          </button>
+        </form>
+      </div>
+      <div class="flex flex-wrap items-center gap-1.5 py-1" role="group" aria-label="Lines to try">
+        <span class="w-16">Lines</span>
+        <OnOff
+          v-for="one in layouts"
+          :key="one.id"
+          :on="candidates.layouts.includes(one.id)"
+          @click="toggleLayout(one.id)"
+          >{{ one.name }}</OnOff
+        >
+      </div>
+      <div class="grid gap-x-4 py-1 sm:grid-cols-2">
+        <label class="flex items-center gap-2 py-0.5">
+          <span class="grow text-[0.95rem]">Slave’s rod longer by, {{ symbolOf('mm') }}</span>
+          <KeptInput
+            class="field w-20"
+            inputmode="decimal"
+            :value="candidates.rodExtension ? asTyped(candidates.rodExtension, 'mm') : ''"
+            placeholder="0"
+            :aria-invalid="!!problems.rod"
+            @change="setRod"
+          />
+        </label>
+        <p v-if="problems.rod" role="alert" class="font-semibold text-rust">{{ problems.rod }}</p>
+        <template v-for="row in LIMITS" :key="row.name">
+          <label class="flex items-center gap-2 py-0.5">
+            <span class="grow text-[0.95rem]">{{ row.label }}, {{ symbolOf(row.unit) }}</span>
+            <KeptInput
+              class="field w-20"
+              inputmode="decimal"
+              :value="shownLimit(row)"
+              :placeholder="row.name === 'room' ? 'not known' : ''"
+              :aria-invalid="!!problems[row.name]"
+              @change="setLimit(row, $event)"
+            />
+          </label>
+          <p v-if="problems[row.name]" role="alert" class="font-semibold text-rust">
+            {{ row.label }}: {{ problems[row.name] }}
+          </p>
+        </template>
+      </div>
+      <p class="pb-2 text-[0.95rem] text-soft">
+        A longer rod takes as much room for wear as it gains in stroke. Bedding and wear are judgement;
+        the cover’s load is this vehicle’s estimate unless it was measured.
+      </p>
+    </details>
+  </div>
+</template>

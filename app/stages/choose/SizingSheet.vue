@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { plannedFigures } from '~~/core/proof'
+import { planOf, type SizingOption } from '~~/core/sizing'
+import type { LadderStack } from '~/components/job/pad-ladder'
+import { useSizing } from './useSizing'
+
+/** Every combination of the candidates: force against what is left, which ones no other beats, and what each would mean. */
+const SizingChart = defineAsyncComponent(() => import('./SizingChart.vue'))
+const desk = useDesk()
+const sizing = useSizing()
+const { sized, base, chosenLayouts, progress, question, problem, tooMany, stopped, took } = sizing
+const picked = ref<number | null>(null)
+const comparedAt = ref<number[]>([])
+/** What the brush holds; null for all. */
+const brushed = ref<ReadonlySet<number> | null>(null)
+const MOST_COMPARED = 3
+
+watch(sized, () => {
+  picked.value = null
+  comparedAt.value = []
+  brushed.value = null
+})
+const options = computed(() => sized.value?.options ?? [])
+const present = computed(() => sized.value?.present ?? null)
+/** Where nobody picked: the heaviest front option that leaves more than the present one, else the first of the front. */
+const shownAt = computed(() => {
+  if (picked.value !== null) return picked.value
+  const front = options.value.findIndex(({ front, advice }) => front && advice === 'fits')
+  return front >= 0 ? front : options.value.length > 0 ? 0 : null
+})
+const shown = computed(() => (shownAt.value === null ? null : options.value[shownAt.value]!))
+
+const linesOf = ({ lines }: SizingOption) =>
+  lines === null ? null : (chosenLayouts.value[lines]?.lines ?? null)
+function compare(at: number) {
+  const now = comparedAt.value
+  comparedAt.value = now.includes(at)
+    ? now.filter((one) => one !== at)
+    : [...now, at].slice(-MOST_COMPARED)
+}
+const stackOfOption = (option: SizingOption, label: string): LadderStack | null => {
+  if (!base.value) return null
+  try {
+    const changes = planOf(base.value.installation, option, linesOf(option))
+    return { id: label, label, figures: plannedFigures(base.value, changes) }
+  } catch {
+    return null
+  }
+}
+watchEffect(() => {
+  desk.compared.value = comparedAt.value.flatMap((at) => {
+    const option = options.value[at]
+    const stack = option && stackOfOption(option, optionLabel(option))
+    return stack ? [stack] : []
+  })
+})
+function optionLabel({ master, slave }: SizingOption): string {
+  const bore = (value: number) => inUnits(value, 'mm', unitsNow() === 'inch' ? 3 : 2)
+  const other =
+    slave.bore === undefined ? `${bore(slave.outer!)}/${bore(slave.inner!)}` : bore(slave.bore)
+  return `${bore(master.bore)} : ${other}`
+}
+</script>
+
+<template>
+  <div v-if="base" class="grid gap-x-8 px-6 py-3 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+    <div>
+      <SizingCandidates :sizing="sizing" />
+      <p v-if="problem" role="alert" class="mt-2 font-semibold text-rust">{{ problem }}</p>
+      <p v-else-if="tooMany" role="alert" class="mt-2 font-semibold text-rust">
+        These are {{ question?.choices.length }} combinations; 4000 are the most. Take some out.
+      </p>
+      <p v-else class="mt-2 flex min-h-11 flex-wrap items-center gap-3 text-[0.95rem] text-soft">
+        <template v-if="progress !== null">
+          <progress class="w-40 accent-amber" :value="progress" max="1" aria-label="Sizing" />
+          <button type="button" class="quiet" @click="sizing.stop">Stop</button>
+        </template>
+        <template v-else-if="stopped">
+          Stopped.
+          <button type="button" class="quiet" @click="sizing.ask">Size again</button>
+        </template>
+        <span v-else-if="sized" role="status" data-sized
+          >{{ options.length }} combinations in {{ (took / 1000).toFixed(2) }} s, each without and with
+          {{ millilitres(sizing.limits.value.air) }} of air, on the bedded and on a new disc.</span
+        >
+        <span v-else>Nothing to size: choose a master and a slave.</span>
+      </p>
+      <SizingChart
+        v-if="present && options.length"
+        :options="options"
+        :present="present"
+        :picked="shownAt"
+        :wanted="sizing.limits.value.wantedReserve"
+        @pick="picked = $event"
+        @brush="brushed = $event"
+      />
+    </div>
+    <div>
+      <SizingChoice
+        v-if="shown && present"
+        :option="shown"
+        :present="present"
+        :label="optionLabel(shown)"
+        :lines="linesOf(shown)"
+        :base="base"
+        :layout-name="shown.lines === null ? null : (chosenLayouts[shown.lines]?.name ?? null)"
+      />
+      <SizingTable
+        v-if="present && options.length"
+        class="mt-3"
+        :options="options"
+        :present="present"
+        :layouts="chosenLayouts"
+        :picked="shownAt"
+        :compared="comparedAt"
+        :only="brushed"
+        :label="optionLabel"
+        @pick="picked = $event"
+        @compare="compare"
+        @all="brushed = null"
+      />
+    </div>
+  </div>
+</template>
