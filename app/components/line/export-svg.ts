@@ -68,8 +68,8 @@ function stripped(copy: SVGSVGElement): SVGSVGElement {
 }
 
 /** Offers text as a file to keep. */
-export function download(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }))
+export function download(name: string, type: string, content: string | Blob): void {
+  const url = URL.createObjectURL(new Blob([content], { type }))
   const link = document.createElement('a')
   link.href = url
   link.download = name
