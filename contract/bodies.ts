@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox'
-import type { Entry, JobKind, Outcome } from '../core/journal'
+import type { CircuitPlan, Entry, JobKind, Outcome } from '../core/journal'
 import type { NextStep } from '../core/proof'
 import { UNIT_SYSTEMS, type UnitSystem } from '../core/quantity'
 import { FLUID_KINDS, type FluidKind } from '../core/fluid'
@@ -137,6 +137,15 @@ export interface Container {
   openedAt: string | null
   volume: number
   left: number
+}
+/** A change that was put off until the vehicle has gone so far, by the job that planned it. */
+export interface PutOffTold {
+  jobId: string
+  title: string
+  plan: CircuitPlan
+  /** km on the clock when it was put off; null where nobody read it. */
+  mileage: number | null
+  at: string
 }
 export interface Shop {
   settings: ShopSettingsBody

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { Container } from '../../contract'
+import type { Container, PutOffTold } from '../../contract'
 import { aJob, anEntry, aPerson, call, newId, refused } from './client'
 
 let by: string
@@ -68,5 +68,29 @@ describe('containers of fluid', () => {
     ])
     const body = { id: newId(), kind: 'dot4', openedAt: null, volume: 0 }
     expect((await refused(call('POST', '/containers', body))).errors![0]!.path).toBe('/volume')
+  })
+})
+
+describe('what was put off by distance', () => {
+  it('is told of the vehicle with the mileage that it was put off at, until it is fitted', async () => {
+    const one = await aJob(by)
+    const path = `/jobs/${one.jobId}/entries`
+    const changes = [{ change: 'field', field: 'slave.bore', value: 22.2 }] as const
+    await call(
+      'POST',
+      path,
+      anEntry(one.subject, by, 'measurement', { reading: 'mileage', value: 61_840, phase: 'asFound' }),
+    )
+    await call(
+      'POST',
+      path,
+      anEntry(one.subject, by, 'circuitPlan', { changes: [...changes], waitKm: 500 }),
+    )
+    const later = () => call<PutOffTold[]>('GET', `/vehicles/${one.vehicleId}/later`)
+    expect((await later()).body).toMatchObject([
+      { jobId: one.jobId, title: 'Soft', mileage: 61_840, plan: { waitKm: 500, changes } },
+    ])
+    await call('POST', path, anEntry(one.subject, by, 'circuitPlan', { changes: [...changes] }))
+    expect((await later()).body).toEqual([])
   })
 })

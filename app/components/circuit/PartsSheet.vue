@@ -1,9 +1,16 @@
 <script setup lang="ts">
 import { LINE_KINDS, lineOfKind } from '~~/core/circuit'
-import { installationField, withLines, type Installation } from '~~/core/installation'
+import {
+  chosenAt,
+  installationField,
+  jointPlaces,
+  withLines,
+  type Installation,
+} from '~~/core/installation'
+import { choiceWords } from '~~/core/journal'
 import type { PartId } from '../line/part-words'
 import { partWords } from '../line/part-words'
-import { fieldsOf } from './part-fields'
+import { choicesOf, fieldsOf, jointsAt } from './part-fields'
 
 /** The parts of the circuit: choose one, here or in the drawing, and say what it is. */
 const { subject, kept, part, filing, model } = useDesk()
@@ -14,6 +21,11 @@ const parts = computed(() => (kept.value ? partWords(kept.value, formatNow()) : 
 const fields = computed(() =>
   kept.value ? fieldsOf(kept.value, chosen.value).filter((path) => installationField(path)) : [],
 )
+const choices = computed(() => choicesOf(chosen.value))
+const ends = computed(() => {
+  const now = kept.value
+  return now ? jointsAt(now, chosen.value).filter((at) => jointPlaces(now).includes(at)) : []
+})
 const lineIndex = computed(() =>
   chosen.value.startsWith('line') && chosen.value !== 'linkage' ? Number(chosen.value.slice(4)) : null,
 )
@@ -179,8 +191,25 @@ function setConcentric(yes: boolean) {
           is proved before the vehicle moves, by the maker’s data.
         </p>
       </div>
+      <div
+        v-for="field in choices"
+        :key="field.path"
+        class="flex flex-wrap items-center gap-2 border-b border-hairline py-1"
+      >
+        <span class="grow">{{ field.label }}</span>
+        <ChoiceRow
+          :model-value="chosenAt(kept, field.path) ?? ''"
+          :choices="field.values.map((id) => ({ id, name: choiceWords(id) }))"
+          :label="field.label"
+          @update:model-value="filing.file('parameter', { field: field.path, value: $event })"
+        />
+      </div>
       <ParameterField v-for="path in fields" :key="`${subject.id}${path}`" :path="path" />
       <LoadCurveTable v-if="chosen === 'cover'" />
+      <SwitchList v-if="chosen === 'pedal' || chosen === 'master'" :at="chosen" />
+      <BleedLineList v-if="chosen === 'slave' && kept.slave.bleeder.kind === 'screw'" />
+      <HeatList v-if="lineIndex !== null" :index="lineIndex" />
+      <KnownEnds v-if="ends.length" :places="ends" />
       <p v-if="filing.problem.value" role="alert" class="mt-2 font-semibold text-rust">
         {{ filing.problem.value }}
       </p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { BenchJob } from '~~/contract'
+import type { BenchJob, PutOffTold } from '~~/contract'
 
 /** The jobs of this vehicle, and a way to open one. */
 const { vehicleId } = useDesk()
@@ -11,6 +11,14 @@ const {
   load,
   more,
 } = usePages<BenchJob>(() => `/jobs?limit=40&vehicle=${vehicleId.value}`)
+const { value: later, load: loadLater } = useLoaded(() =>
+  api<PutOffTold[]>(`/vehicles/${vehicleId.value}/later`),
+)
+onMounted(loadLater)
+const due = ({ plan, mileage }: PutOffTold) =>
+  mileage === null
+    ? `${withUnits(plan.waitKm!, 'km')} after it was put off`
+    : `at ${withUnits(mileage + plan.waitKm!, 'km')}`
 </script>
 
 <template>
@@ -19,6 +27,18 @@ const {
       <h2 id="jobs" class="grow text-xl">Jobs</h2>
       <NuxtLink :to="`/jobs/new?vehicle=${vehicleId}`" class="act">New job</NuxtLink>
     </div>
+    <section
+      v-if="later?.length"
+      aria-labelledby="later"
+      class="mt-3 border-l-4 border-amber pl-3"
+      data-later
+    >
+      <h3 id="later" class="place-name">Put off on this vehicle</h3>
+      <p v-for="one in later" :key="one.jobId">
+        Due <strong>{{ due(one) }}</strong>: {{ describe({ kind: 'circuitPlan', payload: one.plan }) }}.
+        <NuxtLink :to="`/jobs/${one.jobId}/choose`" class="underline">{{ one.title }}</NuxtLink>
+      </p>
+    </section>
     <PagedList
       :items="jobs"
       :more="next !== null"

@@ -61,6 +61,24 @@ const found = computed(() =>
   ),
 )
 const decision = computed(() => state.value.decision)
+/** Plan, joints, and the fluid with what its age makes of it. */
+const { now: fluidNow } = useFluid()
+const chosen = computed(() => {
+  const { circuitPlan, joints, fluidInside, fluidUsed } = state.value
+  const list: string[] = []
+  if (circuitPlan) list.push(describe({ kind: 'circuitPlan', payload: circuitPlan.payload }))
+  if (circuitPlan?.payload.why) list.push(circuitPlan.payload.why)
+  for (const held of Object.values(joints))
+    if (held) list.push(describe({ kind: 'joint', payload: held.payload }))
+  if (fluidInside) list.push(describe({ kind: 'fluidInside', payload: fluidInside.payload }))
+  const boils = fluidNow.value.boiling
+  if (boils)
+    list.push(
+      `It boils at ${inUnits(boils.low, '°C')} to ${withUnits(boils.high, '°C')}, ${fluidNow.value.from === 'measured' ? 'measured' : 'by its age'}`,
+    )
+  for (const { payload } of fluidUsed) list.push(describe({ kind: 'fluidUsed', payload }))
+  return list
+})
 const bleed = computed(() => state.value.bleed)
 const heldLabel = (item: string) => AS_FOUND_KINDS.find((one) => one.item === item)!.label
 </script>
@@ -171,6 +189,12 @@ const heldLabel = (item: string) => AS_FOUND_KINDS.find((one) => one.item === it
         </li>
       </ul>
       <p v-if="decision.payload.why">“{{ decision.payload.why }}”</p>
+    </section>
+    <section v-if="chosen.length">
+      <h2>Chosen and checked</h2>
+      <ul>
+        <li v-for="words in chosen" :key="words">{{ words }}</li>
+      </ul>
     </section>
     <section v-if="state.workDone.length || bleed.cycles.length">
       <h2>Done</h2>

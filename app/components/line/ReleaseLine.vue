@@ -144,6 +144,23 @@ defineExpose({ svg: drawn, parts })
         r="6"
         class="union"
       />
+      <circle
+        v-for="(joint, i) in drawing.joints"
+        :key="`joint${i}`"
+        :cx="joint.x"
+        :cy="joint.y"
+        r="10"
+        class="joint"
+        :class="{ known: joint.known }"
+      />
+      <g v-for="(hot, i) in drawing.heat" :key="`heat${i}`" class="heat" aria-hidden="true">
+        <path
+          :d="`M${hot.x - 6} ${hot.y + 26}q3 -5 0 -9M${hot.x} ${hot.y + 26}q3 -5 0 -9M${hot.x + 6} ${hot.y + 26}q3 -5 0 -9`"
+        />
+        <text :x="hot.x + 14" :y="hot.y + 27">
+          hot, {{ millimetres(hot.distance) }}{{ hot.sleeved ? ', sleeved' : '' }}
+        </text>
+      </g>
       <path
         v-for="(clip, i) in drawing.clips"
         :key="`clip${i}`"

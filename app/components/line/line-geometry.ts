@@ -1,5 +1,6 @@
 import type { PressedState } from '~~/core/circuit'
 import {
+  alongOf,
   crestsOf,
   lengthOfLines,
   pitched,
@@ -24,6 +25,10 @@ export interface LineDrawing {
   lines: DrawnLine[]
   unions: Point[]
   clips: Point[]
+  /** Joints of which something is known, and whether both ends are. */
+  joints: (Point & { known: boolean })[]
+  /** Where something hot lies beside it. */
+  heat: (Point & { distance: number; sleeved: boolean })[]
   /** Every point of the route, where it can be taken hold of. */
   points: Point[]
   master: Point
@@ -98,6 +103,10 @@ export function drawLine(
   return {
     lines,
     unions: unionsOf(circuit).map(at),
+    joints: jointMarks(installation).map(({ along, known }) => ({ ...at(along), known })),
+    heat: (installation.heat ?? [])
+      .filter(({ along }) => along <= length)
+      .map((one) => ({ ...at(one.along), distance: one.distance, sleeved: one.sleeved })),
     clips: route.filter((point) => point.clip).map((point) => at(point.along)),
     points: route.map((point) => ({ x: xAt(point.along), y: yAt(point.height) })),
     master: at(0),
@@ -115,6 +124,14 @@ export function drawLine(
     alongAt: (x) => ((x - LEFT) / (width - LEFT - RIGHT)) * length,
     heightAt: (y) => span.highest - (y - TOP) / scale,
   }
+}
+
+/** Joints on the line, and whether both their ends are known. */
+function jointMarks(installation: Installation): { along: number; known: boolean }[] {
+  return (installation.joints ?? []).flatMap(({ at, a, b }) => {
+    const along = alongOf(installation, at)
+    return along === null ? [] : [{ along, known: a !== null && b !== null }]
+  })
 }
 
 const STEPS = [1, 2, 5, 10, 20, 50, 100, 200, 250, 500, 1000, 2000, 5000]

@@ -1,5 +1,6 @@
 import { lineSwell, strokeVolume, type Line } from '~~/core/circuit'
-import { crestsOf, lengthOfLines, pitched, type Installation } from '~~/core/installation'
+import { chosenAt, crestsOf, lengthOfLines, pitched, type Installation } from '~~/core/installation'
+import { choiceWords } from '~~/core/journal'
 import type { Format } from '~~/core/quantity'
 
 /** A part of the circuit that can be chosen: the master, the slave, one line by its number, … */
@@ -42,12 +43,24 @@ export function partWords(installation: Installation, f: Format, noseUp = 0): Pa
       (one) =>
         `; a crest ${f.length(one.height)} over the master, ${f.volume(one.toBleeder)} or ${one.strokes.toFixed(1)} strokes before the ${wayOut(installation)}`,
     )
+    const hot = (installation.heat ?? [])
+      .filter(({ along }) => along >= start && along <= from)
+      .map(
+        ({ distance, sleeved }) =>
+          `; ${f.length(distance)} from heat${sleeved ? ', sleeved' : ', bare'}`,
+      )
     return {
       id: `line${i}`,
       name: `Line ${i + 1}, ${lineName(line)}`,
-      figures: `${f.length(line.length)} long, swells ${f.volume(lineSwell(line) * 10)} at ${f.pressure(10)}, heights ${way.join(', ')}${crest.join('')}`,
+      figures: `${f.length(line.length)} long, swells ${f.volume(lineSwell(line) * 10)} at ${f.pressure(10)}, heights ${way.join(', ')}${crest.join('')}${hot.join('')}`,
     }
   })
+  const heldBy = (path: 'mounts.master' | 'mounts.slave') => {
+    const how = chosenAt(installation, path)
+    return how === null ? '' : `, held by ${choiceWords(how)}`.replace('by inside', 'inside')
+  }
+  const looks = chosenAt(installation, 'slave.faces')
+  const faces = looks === null ? '' : `, its rod looks ${looks}`
   const bore =
     slave.type === 'concentric'
       ? `round the shaft, ${f.length(slave.outer)} outside, ${f.length(slave.inner)} inside`
@@ -66,13 +79,13 @@ export function partWords(installation: Installation, f: Format, noseUp = 0): Pa
     {
       id: 'master',
       name: 'Master',
-      figures: `bore ${f.length(circuit.master.bore)}, stroke ${f.length(circuit.master.stroke)}, a full stroke sends ${f.volume(strokeVolume(circuit))}, tilt ${master.tilt.toFixed(0)}°`,
+      figures: `bore ${f.length(circuit.master.bore)}, stroke ${f.length(circuit.master.stroke)}, a full stroke sends ${f.volume(strokeVolume(circuit))}, tilt ${master.tilt.toFixed(0)}°${heldBy('mounts.master')}`,
     },
     ...lines,
     {
       id: 'slave',
       name: slave.type === 'concentric' ? 'Concentric slave' : 'Slave',
-      figures: `${bore}, stroke ${f.length(slave.stroke)}, ${f.length(lengthOfLines(circuit))} along the line, ${f.length(route.at(-1)!.height)} over the master, ${bleederWords(installation)}`,
+      figures: `${bore}, stroke ${f.length(slave.stroke)}, ${f.length(lengthOfLines(circuit))} along the line, ${f.length(route.at(-1)!.height)} over the master, ${bleederWords(installation)}${heldBy('mounts.slave')}${faces}`,
     },
     {
       id: 'linkage',

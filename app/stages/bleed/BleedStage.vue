@@ -87,6 +87,7 @@ const step = (by: number) => {
 <template>
   <div class="grid gap-x-8 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,0.85fr)]">
     <div class="border-hairline px-6 py-4 lg:border-r">
+      <BleedFluid class="mb-2" />
       <div class="flex flex-wrap items-end gap-4">
         <label class="grow">
           <span class="mb-1 block">Method</span>

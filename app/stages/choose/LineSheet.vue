@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
 import { checkLine, type LaidLine } from '~~/core/layout'
-import type { HeatSource } from '~~/core/installation'
 
 /** How a line is to lie: slack, bends, twist, heat, clearance, and what it takes; layouts side by side. */
-const { id, file, problem } = useJob()
+const { id, problem } = useJob()
 const { kept } = useDesk()
 const route = useRoute()
 const lines = computed(() => kept.value?.circuit.lines ?? [])
@@ -90,34 +89,6 @@ const laid = computed((): LaidLine | null =>
 )
 const found = computed(() => (laid.value ? checkLine(laid.value, formatNow()) : null))
 const NAMES = { length: 'Length', bend: 'Bend', twist: 'Twist', heat: 'Heat', clearance: 'Clearance' }
-
-const hot = reactive({ along: '', distance: '', sleeved: false })
-const HOT = { along: { min: 0, max: 640_000 }, distance: { min: 0, max: 2000 } }
-const hotWrong = ref('')
-async function addHeat() {
-  if (!kept.value) return
-  const along = typedWithin(hot.along, 'mm', HOT.along)
-  const distance = typedWithin(hot.distance, 'mm', HOT.distance)
-  hotWrong.value =
-    along === null || along > (line.value?.length ?? 0)
-      ? `Along this line: ${boundsIn({ min: 0, max: line.value?.length ?? 0 }, 'mm')}`
-      : distance === null
-        ? `Distance: ${boundsIn(HOT.distance, 'mm')}`
-        : ''
-  if (hotWrong.value || along === null || distance === null) return
-  const one: HeatSource = { along: start.value + along, distance, sleeved: hot.sleeved }
-  if (await file('installation', { ...kept.value, heat: [...(kept.value.heat ?? []), one] }))
-    Object.assign(hot, { along: '', distance: '', sleeved: false })
-}
-const removeHeat = (i: number) =>
-  kept.value &&
-  file('installation', { ...kept.value, heat: (kept.value.heat ?? []).filter((_, k) => k !== i) })
-const sleeve = (i: number) =>
-  kept.value &&
-  file('installation', {
-    ...kept.value,
-    heat: (kept.value.heat ?? []).map((one, k) => (k === i ? { ...one, sleeved: !one.sleeved } : one)),
-  })
 </script>
 
 <template>
@@ -163,38 +134,8 @@ const sleeve = (i: number) =>
             >One end moves with the engine</OnOff
           >
         </p>
-        <section aria-labelledby="hot">
-          <h3 id="hot" class="place-name">Hot beside it</h3>
-          <p v-for="one in heat" :key="one.i" class="flex flex-wrap items-center gap-2">
-            <span class="grow"
-              >At {{ millimetres(one.along - start) }}: {{ millimetres(one.distance) }} away</span
-            >
-            <OnOff :on="one.sleeved" @click="sleeve(one.i)">sleeved</OnOff>
-            <button type="button" class="quiet" @click="removeHeat(one.i)">Remove</button>
-          </p>
-          <form class="flex flex-wrap items-center gap-2 py-1" @submit.prevent="addHeat">
-            <label class="flex items-center gap-1"
-              >along
-              <input
-                v-model="hot.along"
-                class="field w-20"
-                inputmode="decimal"
-                :placeholder="symbolOf('mm')"
-            /></label>
-            <label class="flex items-center gap-1"
-              >away
-              <input
-                v-model="hot.distance"
-                class="field w-20"
-                inputmode="decimal"
-                :placeholder="symbolOf('mm')"
-            /></label>
-            <OnOff :on="hot.sleeved" @click="hot.sleeved = !hot.sleeved">sleeved</OnOff>
-            <button class="quiet" :disabled="!hot.along || !hot.distance">Add</button>
-          </form>
-          <p v-if="hotWrong" role="alert" class="font-semibold text-rust">{{ hotWrong }}.</p>
-          <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
-        </section>
+        <HeatList :index="index" />
+        <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
       </div>
       <div>
         <ul data-line-check>

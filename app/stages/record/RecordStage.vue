@@ -4,6 +4,7 @@
 
 <template>
   <div class="max-w-3xl px-6 py-4">
+    <PutOff />
     <ModelNotes editable />
     <CloseJob />
     <p class="mt-4 text-[0.95rem] text-soft">
