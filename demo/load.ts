@@ -3,6 +3,7 @@ import type { Entry, Subject } from '../core/journal'
 import type { Database } from '../server/database/database'
 import { addJob } from '../server/services/jobs'
 import { addPerson, listPeople } from '../server/services/people'
+import { addContainer } from '../server/services/containers'
 import { addVehicle } from '../server/services/vehicles'
 import { PEOPLE, scenario, type DemoJob, type DemoPerson } from './scenario'
 
@@ -19,9 +20,23 @@ export async function loadDemo(database: Database, now = Date.now()): Promise<bo
     await addPerson(database, { id, name })
     people.set(name, id)
   }
+  for (const { kind, ml, openDays } of SHELF)
+    await addContainer(database, {
+      id: ulid(now - 400 * DAY),
+      kind,
+      volume: ml * 1000,
+      openedAt: openDays === null ? null : new Date(now - openDays * DAY).toISOString(),
+    })
   for (const job of scenario()) await loadJob(database, job, now, ulid, people)
   return true
 }
+
+/** Fluid on the shelf: one sealed, one in use, one that somebody forgot. */
+const SHELF = [
+  { kind: 'dot4', ml: 1000, openDays: null },
+  { kind: 'dot4', ml: 500, openDays: 40 },
+  { kind: 'dot4', ml: 500, openDays: 520 },
+] as const
 
 async function loadJob(
   database: Database,

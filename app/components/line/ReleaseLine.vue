@@ -155,9 +155,9 @@ defineExpose({ svg: drawn, parts })
       />
       <g v-for="(hot, i) in drawing.heat" :key="`heat${i}`" class="heat" aria-hidden="true">
         <path
-          :d="`M${hot.x - 6} ${hot.y + 26}q3 -5 0 -9M${hot.x} ${hot.y + 26}q3 -5 0 -9M${hot.x + 6} ${hot.y + 26}q3 -5 0 -9`"
+          :d="`M${hot.x - 6} ${hot.y - 14}q3 -5 0 -9M${hot.x} ${hot.y - 14}q3 -5 0 -9M${hot.x + 6} ${hot.y - 14}q3 -5 0 -9`"
         />
-        <text :x="hot.x + 14" :y="hot.y + 27">
+        <text :x="hot.x + 14" :y="hot.y - 14">
           hot, {{ millimetres(hot.distance) }}{{ hot.sleeved ? ', sleeved' : '' }}
         </text>
       </g>

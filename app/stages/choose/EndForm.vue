@@ -97,7 +97,7 @@ const lengths = computed(
           @change="setThread"
         />
       </label>
-      <label class="block text-[0.95rem]"
+      <label class="col-span-2 row-start-2 block text-[0.95rem]"
         >Seals by
         <select
           class="field"

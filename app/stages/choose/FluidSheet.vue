@@ -84,48 +84,6 @@ const kindOf = (event: Event) => (event.target as HTMLSelectElement).value as Fl
           >
         </div>
         <FluidStop :inside="inside" />
-        <ReadingField reading="fluidAge" phase="asFound" />
-        <div class="flex flex-wrap items-center gap-3 border-b border-hairline py-1">
-          <label class="flex items-center gap-2"
-            >Water by a strip, %
-            <KeptInput
-              class="field w-20"
-              inputmode="decimal"
-              :value="inside.water === undefined ? '' : String(inside.water)"
-              :aria-invalid="!!problems.water"
-              @change="setWater"
-          /></label>
-          <label class="flex items-center gap-2"
-            >Boils at, measured, {{ symbolOf('°C') }}
-            <KeptInput
-              class="field w-24"
-              inputmode="decimal"
-              :value="inside.boiling === undefined ? '' : asTyped(inside.boiling, '°C')"
-              :aria-invalid="!!problems.boiling"
-              @change="setBoiling"
-          /></label>
-        </div>
-        <p
-          v-for="(words, name) in problems"
-          v-show="words"
-          :key="name"
-          role="alert"
-          class="font-semibold text-rust"
-        >
-          {{ words }}. What you typed is still here.
-        </p>
-        <div class="flex flex-wrap items-center gap-2 py-1">
-          <span>Kept in air that is</span>
-          <ChoiceRow
-            :model-value="shared ? 'damp' : (inside.climate ?? 'usual')"
-            :choices="climates"
-            label="Air that it is kept in"
-            @update:model-value="set({ climate: $event })"
-          />
-          <span v-if="shared" class="text-[0.95rem] text-soft"
-            >shared with the brakes: ages as in damp air</span
-          >
-        </div>
       </section>
       <section aria-labelledby="does" class="mt-2">
         <h3 id="does" class="place-name">What that makes of it</h3>
@@ -178,6 +136,51 @@ const kindOf = (event: Event) => (event.target as HTMLSelectElement).value as Fl
                   : ''
           }}
         </p>
+      </section>
+      <section aria-labelledby="measured-fluid" class="mt-2">
+        <h3 id="measured-fluid" class="place-name">How old, or measured</h3>
+        <ReadingField reading="fluidAge" phase="asFound" />
+        <div class="flex flex-wrap items-center gap-3 border-b border-hairline py-1">
+          <label class="flex items-center gap-2"
+            >Water by a strip, %
+            <KeptInput
+              class="field w-20"
+              inputmode="decimal"
+              :value="inside.water === undefined ? '' : String(inside.water)"
+              :aria-invalid="!!problems.water"
+              @change="setWater"
+          /></label>
+          <label class="flex items-center gap-2"
+            >Boils at, measured, {{ symbolOf('°C') }}
+            <KeptInput
+              class="field w-24"
+              inputmode="decimal"
+              :value="inside.boiling === undefined ? '' : asTyped(inside.boiling, '°C')"
+              :aria-invalid="!!problems.boiling"
+              @change="setBoiling"
+          /></label>
+        </div>
+        <p
+          v-for="(words, name) in problems"
+          v-show="words"
+          :key="name"
+          role="alert"
+          class="font-semibold text-rust"
+        >
+          {{ words }}. What you typed is still here.
+        </p>
+        <div class="flex flex-wrap items-center gap-2 py-1">
+          <span>Kept in air that is</span>
+          <ChoiceRow
+            :model-value="shared ? 'damp' : (inside.climate ?? 'usual')"
+            :choices="climates"
+            label="Air that it is kept in"
+            @update:model-value="set({ climate: $event })"
+          />
+          <span v-if="shared" class="text-[0.95rem] text-soft"
+            >shared with the brakes: ages as in damp air</span
+          >
+        </div>
       </section>
     </div>
     <div>

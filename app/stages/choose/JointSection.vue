@@ -2,16 +2,23 @@
 import type { Contact, End, Joint } from '~~/core/fitting'
 import { facing, portFirst, type Outline } from './joint-geometry'
 
-/** Two ends in section on one axis, to one scale: green where they meet rightly, red and hatched where they do not. */
+/** Two ends in section on one axis, to one scale: green with a tick where they meet rightly, red with a cross where they do not. */
 const props = defineProps<{ a: End; b: End; joint: Joint; contacts: Contact[] }>()
 const pair = computed(() =>
   portFirst(props.a, props.b) ? facing(props.a, props.b) : facing(props.b, props.a),
 )
 const id = useId()
 const PAD = 3
+/** Room over the drawing for its words. */
+const HEAD = 4
 const box = computed(() => {
   const { from, to, widest } = pair.value
-  return { x: from - PAD, y: -widest - PAD, width: to - from + 2 * PAD, height: 2 * (widest + PAD) + 7 }
+  return {
+    x: from - PAD,
+    y: -widest - PAD - HEAD,
+    width: to - from + 2 * PAD,
+    height: 2 * (widest + PAD) + 7 + HEAD,
+  }
 })
 /** Above the axis, and the same below it. */
 const path = (outline: Outline, by = 0, sign: 1 | -1 = 1) =>
@@ -31,6 +38,7 @@ const holds = (at: Contact['at'], other?: Contact['at']) => {
 }
 const threadState = computed(() => holds('thread', 'held'))
 const seatState = computed(() => holds('seat', 'pipe'))
+const MARK = { good: '✓', bad: '✕', unknown: '?' } as const
 /** A bar of ten millimetres under the drawing. */
 const bar = computed(() => ({ x: pair.value.from, y: pair.value.widest + PAD + 2 }))
 const words = computed(() => props.contacts.map((one) => one.words).join(' '))
@@ -65,15 +73,21 @@ const words = computed(() => props.contacts.map((one) => one.words).join(' '))
         <path :d="path(pair.port.seat, 0, sign)" class="seat" :data-state="seatState" />
         <path :d="path(pair.nut.seat, pair.apart, sign)" class="seat" :data-state="seatState" />
       </template>
+      <g class="words" aria-hidden="true">
+        <text :x="pair.port.from / 2" :y="-pair.port.widest - 1.2" text-anchor="middle">
+          {{ MARK[threadState] }} thread
+        </text>
+        <text :x="pair.apart + 1" :y="-pair.widest - 1.2" text-anchor="middle">
+          {{ MARK[seatState] }} seat
+        </text>
+      </g>
       <line :x1="box.x" :x2="box.x + box.width" y1="0" y2="0" class="axis" />
       <g class="bar">
         <path :d="`M${bar.x} ${bar.y}v1.4m0 -.7h10m0 -.7v1.4`" />
         <text :x="bar.x + 11.5" :y="bar.y + 1.9">10 mm</text>
       </g>
     </svg>
-    <figcaption class="text-[0.95rem] text-soft">
-      To scale, the nut drawn out of its port. Full line: meets as it should. Dashed: does not.
-    </figcaption>
+    <figcaption class="text-[0.95rem] text-soft">To scale, the nut drawn out of its port.</figcaption>
   </figure>
 </template>
 
@@ -99,7 +113,7 @@ const words = computed(() => props.contacts.map((one) => one.words).join(' '))
 .flank,
 .seat {
   fill: none;
-  stroke-width: 0.75;
+  stroke-width: 0.55;
   stroke: var(--soft);
 }
 .seat {
@@ -110,13 +124,13 @@ const words = computed(() => props.contacts.map((one) => one.words).join(' '))
 }
 [data-state='bad'] {
   stroke: var(--rust);
-  stroke-dasharray: 1.4 0.8;
 }
 .bar path {
   stroke: var(--soft);
   stroke-width: 0.3;
   fill: none;
 }
+.words text,
 .bar text {
   font-size: 3px;
   fill: var(--soft);

@@ -29,7 +29,7 @@ const pipe = computed(() => made.value.pipe)
 const problems = reactive<Record<string, string>>({})
 const COLUMNS = [
   { name: 'forward', label: 'Forward' },
-  { name: 'side', label: 'To the left' },
+  { name: 'side', label: 'Left' },
   { name: 'height', label: 'Up' },
 ] as const
 const FAR = { min: -10_000, max: 10_000 }
@@ -171,12 +171,12 @@ const seen = computed(() => {
           </thead>
           <tbody>
             <tr v-for="(corner, i) in corners" :key="i">
-              <th scope="row" class="pr-2 text-left font-normal">
-                {{ i === 0 ? 'End A' : i === corners.length - 1 ? 'End B' : i + 1 }}
+              <th scope="row" class="pr-1 text-left font-normal whitespace-nowrap">
+                {{ i === 0 ? 'End A' : i === corners.length - 1 ? 'End B' : `Bend ${i}` }}
               </th>
               <td v-for="column in COLUMNS" :key="column.name" class="py-0.5 pr-1">
                 <KeptInput
-                  class="field w-24"
+                  class="field w-20 px-2"
                   inputmode="decimal"
                   :value="inUnits(corner[column.name], 'mm')"
                   :aria-label="`${column.label}, corner ${i + 1}`"

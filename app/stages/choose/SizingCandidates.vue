@@ -8,6 +8,8 @@ const { circuit, candidates, change, layouts, limits } = props.sizing
 const digits = computed(() => (unitsNow() === 'inch' ? 3 : 2))
 const bore = (value: number) => inUnits(value, 'mm', digits.value)
 const NEAR = 0.06
+/** Bores farther from what is there than this are typed, mm. */
+const REACH = 3.6
 const has = (list: readonly number[], value: number) => list.some((one) => Math.abs(one - value) < NEAR)
 function toggled(list: readonly number[], value: number): number[] {
   return has(list, value)
@@ -18,7 +20,7 @@ function toggled(list: readonly number[], value: number): number[] {
 const offered = (own: number, chosen: readonly number[]) =>
   [
     ...new Set([
-      ...WORKSHOP_BORES.filter((one) => Math.abs(one - own) < 5.5 && Math.abs(one - own) > NEAR),
+      ...WORKSHOP_BORES.filter((one) => Math.abs(one - own) < REACH && Math.abs(one - own) > NEAR),
       own,
       ...chosen,
     ]),
@@ -111,8 +113,8 @@ const shownLimit = (row: (typeof LIMITS)[number]) => {
 
 <template>
   <div v-if="circuit && candidates">
-    <div class="flex flex-wrap items-center gap-1.5 py-1" role="group" aria-label="Masters to try">
-      <span class="w-16">Master</span>
+    <div class="flex flex-wrap items-center gap-1 py-1" role="group" aria-label="Masters to try">
+      <span class="w-14">Master</span>
       <OnOff
         v-for="one in masters"
         :key="one"
@@ -122,21 +124,9 @@ const shownLimit = (row: (typeof LIMITS)[number]) => {
         >{{ bore(one)
         }}<span v-if="Math.abs(one - circuit.master.bore) < NEAR" aria-hidden="true">●</span></OnOff
       >
-      <form class="flex gap-1" @submit.prevent="addMaster">
-        <input
-          v-model="own.master"
-          class="field w-20"
-          inputmode="decimal"
-          aria-label="Another master, bore"
-          :placeholder="symbolOf('mm')"
-        />
-        <button class="quiet" :disabled="own.master.trim() === ''" aria-label="Add this master">
-          +
-        </button>
-      </form>
     </div>
-    <div class="flex flex-wrap items-center gap-1.5 py-1" role="group" aria-label="Slaves to try">
-      <span class="w-16">Slave</span>
+    <div class="flex flex-wrap items-center gap-1 py-1" role="group" aria-label="Slaves to try">
+      <span class="w-14">Slave</span>
       <template v-if="circuit.slave.type === 'external'">
         <OnOff
           v-for="one in slaves"
@@ -147,18 +137,6 @@ const shownLimit = (row: (typeof LIMITS)[number]) => {
           >{{ bore(one)
           }}<span v-if="Math.abs(one - circuit.slave.bore) < NEAR" aria-hidden="true">●</span></OnOff
         >
-        <form class="flex gap-1" @submit.prevent="addSlave">
-          <input
-            v-model="own.slave"
-            class="field w-20"
-            inputmode="decimal"
-            aria-label="Another slave, bore"
-            :placeholder="symbolOf('mm')"
-          />
-          <button class="quiet" :disabled="own.slave.trim() === ''" aria-label="Add this slave">
-            +
-          </button>
-        </form>
       </template>
       <template v-else>
         <OnOff
@@ -170,32 +148,67 @@ const shownLimit = (row: (typeof LIMITS)[number]) => {
           @click="change({ rings: candidates.rings.filter((_, k) => k !== i) })"
           >{{ bore(ring.outer) }}/{{ bore(ring.inner) }}</OnOff
         >
-        <form class="flex gap-1" @submit.prevent="addRing">
-          <input
-            v-model="own.outer"
-            class="field w-20"
-            inputmode="decimal"
-            aria-label="Another slave, outer diameter"
-            placeholder="outer"
-          />
-          <input
-            v-model="own.inner"
-            class="field w-20"
-            inputmode="decimal"
-            aria-label="Another slave, inner diameter"
-            placeholder="inner"
-          />
-          <button class="quiet" :disabled="!own.outer || !own.inner" aria-label="Add this slave">
-            +
-          </button>
-        </form>
       </template>
     </div>
     <p v-if="problem" role="alert" class="font-semibold text-rust">
       {{ problem }}. What you typed is still here.
     </p>
     <details class="border-b border-hairline">
-      <summary class="min-h-11 py-2">Pedal ratio, lines, rod, limits</summary>
+      <summary class="min-h-11 py-2">Other bores, pedal ratio, lines, rod, limits</summary>
+      <div class="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
+        <span class="flex items-center gap-2"
+          >Another master
+          <form class="flex gap-1" @submit.prevent="addMaster">
+            <input
+              v-model="own.master"
+              class="field w-20"
+              inputmode="decimal"
+              aria-label="Another master, bore"
+              :placeholder="symbolOf('mm')"
+            />
+            <button class="quiet" :disabled="own.master.trim() === ''" aria-label="Add this master">
+              +
+            </button>
+          </form></span
+        >
+        <span v-if="circuit.slave.type === 'external'" class="flex items-center gap-2"
+          >Another slave
+          <form class="flex gap-1" @submit.prevent="addSlave">
+            <input
+              v-model="own.slave"
+              class="field w-20"
+              inputmode="decimal"
+              aria-label="Another slave, bore"
+              :placeholder="symbolOf('mm')"
+            />
+            <button class="quiet" :disabled="own.slave.trim() === ''" aria-label="Add this slave">
+              +
+            </button>
+          </form></span
+        >
+        <span v-else class="flex items-center gap-2"
+          >Another slave
+          <form class="flex gap-1" @submit.prevent="addRing">
+            <input
+              v-model="own.outer"
+              class="field w-20"
+              inputmode="decimal"
+              aria-label="Another slave, outer diameter"
+              placeholder="outer"
+            />
+            <input
+              v-model="own.inner"
+              class="field w-20"
+              inputmode="decimal"
+              aria-label="Another slave, inner diameter"
+              placeholder="inner"
+            />
+            <button class="quiet" :disabled="!own.outer || !own.inner" aria-label="Add this slave">
+              +
+            </button>
+          </form></span
+        >
+      </div>
       <div class="flex flex-wrap items-center gap-1.5 py-1" role="group" aria-label="Ratios to try">
         <span class="w-16">Ratio</span>
         <OnOff

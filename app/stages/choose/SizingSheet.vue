@@ -22,11 +22,27 @@ watch(sized, () => {
 })
 const options = computed(() => sized.value?.options ?? [])
 const present = computed(() => sized.value?.present ?? null)
-/** Where nobody picked: the heaviest front option that leaves more than the present one, else the first of the front. */
+const isPresent = ({ master, slave, ratio, lines }: SizingOption) => {
+  const own = present.value
+  const near = (a?: number, b?: number) =>
+    a === b || (a !== undefined && b !== undefined && Math.abs(a - b) < 0.06)
+  return (
+    !!own &&
+    lines === null &&
+    ratio === own.ratio &&
+    near(master.bore, own.master.bore) &&
+    near(slave.bore, own.slave.bore) &&
+    near(slave.outer, own.slave.outer)
+  )
+}
+/** Where nobody picked: the lightest that suits and that nothing beats, other than what is there. */
 const shownAt = computed(() => {
   if (picked.value !== null) return picked.value
-  const front = options.value.findIndex(({ front, advice }) => front && advice === 'fits')
-  return front >= 0 ? front : options.value.length > 0 ? 0 : null
+  const suits = options.value
+    .map((option, at) => ({ option, at }))
+    .filter(({ option }) => option.front && option.advice === 'fits' && !isPresent(option))
+    .sort((a, b) => a.option.padForcePeak - b.option.padForcePeak)
+  return suits[0]?.at ?? (options.value.length > 0 ? 0 : null)
 })
 const shown = computed(() => (shownAt.value === null ? null : options.value[shownAt.value]!))
 
@@ -63,7 +79,7 @@ function optionLabel({ master, slave }: SizingOption): string {
 </script>
 
 <template>
-  <div v-if="base" class="grid gap-x-8 px-6 py-3 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+  <div v-if="base" class="grid gap-x-8 px-6 py-3 xl:grid-cols-2">
     <div>
       <SizingCandidates :sizing="sizing" />
       <p v-if="problem" role="alert" class="mt-2 font-semibold text-rust">{{ problem }}</p>
