@@ -11,13 +11,13 @@ import { benchServer } from '../bench/server'
 import { root } from './packages.mjs'
 
 /**
- * `npm run bench [-- core|server|lists|live|loop|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
+ * `npm run bench [-- core|choose|server|lists|live|loop|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
  * half an hour, only where it is named. The core is bundled first, as the application ships it.
  */
 const outdir = join(root, '.data', 'bench')
 mkdirSync(outdir, { recursive: true })
 await build({
-  entryPoints: ['circuit', 'draws', 'estimates', 'find'].map((name) =>
+  entryPoints: ['choose', 'circuit', 'draws', 'estimates', 'find'].map((name) =>
     join(root, 'bench', `${name}.ts`),
   ),
   outdir,
@@ -28,6 +28,7 @@ await build({
   logLevel: 'error',
 })
 const bundled = (name: string) => import(pathToFileURL(join(outdir, `${name}.mjs`)).href)
+const { benchChoose } = (await bundled('choose')) as typeof import('../bench/choose')
 const { benchCircuit } = (await bundled('circuit')) as typeof import('../bench/circuit')
 const { benchDraws } = (await bundled('draws')) as typeof import('../bench/draws')
 const { benchEstimates } = (await bundled('estimates')) as typeof import('../bench/estimates')
@@ -37,6 +38,7 @@ const BENCHES: [name: string, run: () => Row[] | Promise<Row[]>][] = [
   ['core', benchCircuit],
   ['core', benchDraws],
   ['core', benchFind],
+  ['choose', benchChoose],
   ['server', benchServer],
   ['lists', benchLists],
   ['live', benchLive],

@@ -20,10 +20,8 @@ export interface FrameWants {
 
 /** A stage as the frame knows it. Its words stand in core/words, its place on the road in core/journal. */
 export interface StageFace {
-  /** A chunk of its own, loaded when the stage is first opened. Null where it is not built. */
-  view: Component | null
-  /** What it is for; said where it is not built. */
-  meant: string
+  /** A chunk of its own, loaded when the stage is first opened. */
+  view: Component
   frame: FrameWants
   owed: (job: OpenJob, figures: JobFigures) => Owed | null
 }
@@ -33,11 +31,3 @@ export const loaded = (load: () => Promise<{ default: Component }>): Component =
   defineAsyncComponent({ loader: load, delay: 200 })
 
 export const AS_FOUND: FrameWants = { beside: null, suspects: false, found: 'newest' }
-
-/** A stage that stands on the road and is not built. */
-export const notBuilt = (meant: string, frame: FrameWants = AS_FOUND): StageFace => ({
-  view: null,
-  meant,
-  frame,
-  owed: () => null,
-})

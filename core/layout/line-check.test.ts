@@ -36,6 +36,15 @@ describe('a line as it is to lie', () => {
     expect(said(laid)[id]).toBe(holds)
   })
 
+  it('is not judged by a way that nobody measured', () => {
+    const { checks } = checkLine({ line: hose, moves: true }, format)
+    expect(checks[0]).toEqual({
+      id: 'length',
+      holds: null,
+      words: 'The way between its ends was not measured.',
+    })
+  })
+
   it('of steel is judged by how it is bent, and says what it takes', () => {
     const pipe = lineOfKind('steel-475', 905)
     const laid: LaidLine = { line: pipe, path: 900, moves: false, radius: 16, by: 'tool', clips: 1 }

@@ -8,7 +8,7 @@ export interface LaidLine {
   /** Outside diameter, mm; of steel its own where left out. */
   outerDiameter?: number
   /** How far its ends lie apart along the way it takes, mm. */
-  path: number
+  path?: number
   /** One end moves against the other: engine and body. */
   moves: boolean
   /** Tightest bend at the middle line, mm. */
@@ -62,6 +62,8 @@ export function checkLine(laid: LaidLine, format: Format): { checks: LineCheck[]
 type Mm = Format['length']
 
 function lengthOf({ line, path, moves }: LaidLine, soft: boolean, mm: Mm): LineCheck {
+  if (path === undefined)
+    return { id: 'length', holds: null, words: 'The way between its ends was not measured.' }
   const slack = line.length / path - 1
   const share = `${(100 * slack).toFixed(1)} %`
   if (slack < 0)
@@ -142,7 +144,11 @@ function heatOf({ heat }: LaidLine, mm: Mm): LineCheck[] {
 }
 
 /** What is bought and fitted with the line so that it stays where it is. */
-function takesOf({ heat = [], path, moves, clips = 0 }: LaidLine, soft: boolean, mm: Mm): string[] {
+function takesOf(
+  { line, heat = [], path = line.length, moves, clips = 0 }: LaidLine,
+  soft: boolean,
+  mm: Mm,
+): string[] {
   const takes: string[] = []
   const wanted = Math.max(0, Math.ceil(path / LAID.clipEvery.value) - 1 - clips)
   if (!soft && wanted > 0)

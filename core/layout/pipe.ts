@@ -68,8 +68,10 @@ export function pipeProblemWords(problem: PipeProblem, { length: mm }: Format): 
 const STRAIGHT = 2
 /** A bender needs so much straight pipe before a flare, mm; judgement. */
 const GRIP = 15
-/** Beyond this a pipe comes back along itself, degrees. */
+/** Beyond this a bend is hard to make and hard to lay, degrees. */
 const MOST_BEND = 150
+/** Beyond this there is no corner between its legs, degrees. */
+const FOLDED = 172
 
 /** Corners of one line from the way that was drawn: where it turns by more than a little, and its two ends. */
 export function cornersOf(route: readonly RoutePoint[], from: number, to: number): Corner[] {
@@ -88,7 +90,7 @@ export function cornersOf(route: readonly RoutePoint[], from: number, to: number
  * A pipe through its corners: what is cut, where it is bent, by how much and which way round.
  * @param corners two ends and the corners between them, at least two
  * @param radius at the middle line, mm
- * @throws InputError where there are too few corners, or two lie in one place
+ * @throws InputError where there are too few corners, two lie in one place, or the way comes straight back
  */
 export function makePipe(
   corners: readonly Corner[],
@@ -101,6 +103,9 @@ export function makePipe(
     throw new InputError('lies in the same place as the one before it', `/corners/${short + 1}`)
   const { radius, by, outerDiameter } = pipe
   const angles = legs.slice(1).map((leg, i) => angleBetween(legs[i]!, leg))
+  const folded = angles.findIndex((angle) => angle > FOLDED)
+  if (folded >= 0)
+    throw new InputError('comes straight back along itself: move it aside', `/corners/${folded + 1}`)
   const tangents = angles.map((angle) => radius * Math.tan((angle * Math.PI) / 360))
   const arcs = angles.map((angle) => ((angle * Math.PI) / 180) * radius)
   const straights = legs.map((leg, i) => length(leg) - (tangents[i - 1] ?? 0) - (tangents[i] ?? 0))

@@ -37,7 +37,10 @@ test('no main view, in either look, holds anything that axe finds serious', asyn
     `/jobs/${van.id}/find`,
     `/jobs/${van.id}/find?at=measured`,
     `/jobs/${taxi.id}/decision`,
-    `/jobs/${van.id}/choose`,
+    ...['cylinders', 'pipe', 'line', 'slave', 'fluid'].map(
+      (sheet) => `/jobs/${van.id}/choose/${sheet}`,
+    ),
+    `/jobs/${(await demoJob('Launch')).id}/choose/joints`,
     `/jobs/${tipper.id}/bleed`,
     `/jobs/${bus.id}/prove`,
     ...sheets.map((sheet) => `/jobs/${bus.id}/circuit/${sheet}`),
@@ -73,7 +76,7 @@ async function inspect(page: Page, path: string): Promise<void> {
     await expect(page.locator('[data-lead], [data-question]').first()).toBeVisible()
   expect(await serious(axeOn(page).withTags(WCAG), path)).toEqual([])
   // The looks differ in colours alone, and these have all that is coloured.
-  if (!/find|bleed|prove|decision|parts|whatif|\/$/.test(path)) return
+  if (!/find|choose|bleed|prove|decision|parts|whatif|\/$/.test(path)) return
   await page.getByRole('button', { name: 'Lamp' }).click()
   expect(await serious(axeOn(page).withRules(['color-contrast']), path)).toEqual([])
   await page.getByRole('button', { name: 'Paper' }).click()
@@ -305,11 +308,9 @@ for (const [width, height, room] of [
     expect(await sideways()).toBe(0)
   })
 
-test('stages not yet built say so, and small screens keep every control', async ({ page }) => {
+test('small screens keep every control', async ({ page }) => {
   await beSomebody(page)
   const { id } = await demoJob('Mail van')
-  await page.goto(url(`/jobs/${id}/choose`))
-  await expect(page.getByRole('heading', { name: 'Choose is not here yet' })).toBeVisible()
   await page.setViewportSize({ width: 390, height: 780 })
   await page.goto(url(`/jobs/${id}/bleed`))
   await expect(page.getByRole('button', { name: 'Clear', exact: true })).toBeVisible()

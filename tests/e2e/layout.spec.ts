@@ -5,6 +5,7 @@ import { beSomebody, demoJob, expect, test, url } from './app'
 async function views(): Promise<[name: string, path: string, ready: string][]> {
   const van = await demoJob('Mail van')
   const school = await demoJob('School')
+  const launch = await demoJob('Launch')
   const job = (path: string) => `/jobs/${van.id}/${path}`
   return [
     ['bench', '/', '[data-move]'],
@@ -17,7 +18,12 @@ async function views(): Promise<[name: string, path: string, ready: string][]> {
     ['measured', job('find?at=measured'), '[data-expected]'],
     ['noise', job('find?at=noise'), '[aria-label="Noise at the rod"]'],
     ['decision', job('decision'), '[data-option]'],
-    ['choose', job('choose'), 'main section'],
+    ['cylinders', job('choose/cylinders'), '[data-sized]'],
+    ['joints', `/jobs/${launch.id}/choose/joints`, '[data-chains]'],
+    ['pipe', job('choose/pipe'), '[data-bends]'],
+    ['line', job('choose/line'), '[data-line-check]'],
+    ['slave', job('choose/slave'), '[data-slave-card]'],
+    ['fluid', job('choose/fluid'), '[data-containers] li'],
     ['fit', job('fit'), '[data-found="clips"]'],
     ['bleed', job('bleed'), '[data-figure="since"]'],
     ['prove', `/jobs/${school.id}/prove`, '[data-figure="verdict"]'],

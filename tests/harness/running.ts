@@ -136,7 +136,17 @@ export async function refilled(suite: string, from: string): Promise<void> {
     await database.sequelize.close()
   }
 }
-const TABLES = ['entries', 'jobs', 'vehicles', 'people', 'shop', 'cues', 'files']
+const TABLES = [
+  'entries',
+  'jobs',
+  'vehicles',
+  'people',
+  'shop',
+  'cues',
+  'files',
+  'containers',
+  'container_use',
+]
 
 /** Ends a suite's server; its database stays where it is. */
 export async function endServer(suite: string): Promise<void> {

@@ -10,7 +10,6 @@ const figures = useJobFigures()
 const road = computed(() =>
   STAGES.map((stage) => ({
     stage,
-    built: STAGE_FACES[stage].view !== null,
     owed: STAGE_FACES[stage].owed(open, figures),
   })),
 )
@@ -24,7 +23,7 @@ const road = computed(() =>
       :to="`/jobs/${id}/${one.stage}`"
       :aria-current="one.stage === props.stage ? 'step' : undefined"
       class="relative flex min-h-17 min-w-14 grow flex-col items-center justify-center px-1 pb-1.5 text-center lg:pb-0 lg:min-h-19 lg:grow-0"
-      :class="one.stage === props.stage ? 'stage-here font-semibold' : one.built ? '' : 'text-soft'"
+      :class="one.stage === props.stage ? 'stage-here font-semibold' : ''"
     >
       <span class="text-[0.95rem]">{{ i + 1 }}</span>
       <span>{{ STAGE_WORDS[one.stage] }}</span>
@@ -35,7 +34,6 @@ const road = computed(() =>
       >
         {{ one.owed.words }}
       </span>
-      <span v-else-if="!one.built" class="text-[0.9rem] font-normal text-soft">not yet</span>
     </NuxtLink>
   </nav>
 </template>

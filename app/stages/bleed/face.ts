@@ -3,7 +3,6 @@ import { AS_FOUND, loaded, type StageFace } from '../stage'
 
 export const bleed: StageFace = {
   view: loaded(() => import('./BleedStage.vue')),
-  meant: 'Fluid through until no air comes, with what came out of each cycle.',
   frame: { ...AS_FOUND, beside: { phase: 'working', name: 'now' } },
   owed({ state }) {
     const { cycles, clearInRow } = state.value.bleed

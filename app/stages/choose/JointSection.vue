@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import type { Contact, End, Joint } from '~~/core/fitting'
 import { facing, portFirst, type Outline } from './joint-geometry'
 
@@ -9,15 +10,25 @@ const pair = computed(() =>
 )
 const id = useId()
 const PAD = 3
-/** Room over the drawing for its words. */
-const HEAD = 4
-const box = computed(() => {
+/** Room over the drawing for its words, and under it for the bar, px. */
+const HEAD = 26
+const FOOT = 30
+const MOST_HIGH = 210
+const frame = useTemplateRef<HTMLElement>('frame')
+const { width } = useElementSize(frame)
+/** px for a millimetre: words keep their size whatever is drawn. */
+const scale = computed(() => {
+  const { from, to, widest } = pair.value
+  return Math.min(Math.max(width.value, 240) / (to - from + 2 * PAD), MOST_HIGH / (2 * (widest + PAD)))
+})
+const size = computed(() => {
   const { from, to, widest } = pair.value
   return {
-    x: from - PAD,
-    y: -widest - PAD - HEAD,
-    width: to - from + 2 * PAD,
-    height: 2 * (widest + PAD) + 7 + HEAD,
+    width: (to - from + 2 * PAD) * scale.value,
+    height: 2 * (widest + PAD) * scale.value + HEAD + FOOT,
+    /** The axis, and the port’s face, px. */
+    y: HEAD + (widest + PAD) * scale.value,
+    x: (PAD - from) * scale.value,
   }
 })
 /** Above the axis, and the same below it. */
@@ -39,16 +50,16 @@ const holds = (at: Contact['at'], other?: Contact['at']) => {
 const threadState = computed(() => holds('thread', 'held'))
 const seatState = computed(() => holds('seat', 'pipe'))
 const MARK = { good: '✓', bad: '✕', unknown: '?' } as const
-/** A bar of ten millimetres under the drawing. */
-const bar = computed(() => ({ x: pair.value.from, y: pair.value.widest + PAD + 2 }))
 const words = computed(() => props.contacts.map((one) => one.words).join(' '))
 </script>
 
 <template>
-  <figure>
+  <figure ref="frame">
     <svg
-      :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`"
-      class="block max-h-64 w-full"
+      :viewBox="`0 0 ${size.width} ${size.height}`"
+      :width="size.width"
+      :height="size.height"
+      class="block max-w-full"
       role="img"
       :aria-label="`Section of both ends to scale. ${words}`"
       data-section
@@ -64,27 +75,25 @@ const words = computed(() => props.contacts.map((one) => one.words).join(' '))
           <line x1="0" y1="0" x2="0" y2="1.6" class="cut" />
         </pattern>
       </defs>
-      <template v-for="sign in SIDES" :key="sign">
-        <path :d="closed(pair.port.body, 0, sign)" class="metal" :fill="`url(#${id}-cut)`" />
-        <path :d="closed(pair.nut.body, pair.apart, sign)" class="metal" :fill="`url(#${id}-cut)`" />
-        <path :d="path(pair.nut.pipe, pair.apart, sign)" class="pipe" />
-        <path :d="path(pair.port.thread, 0, sign)" class="flank" :data-state="threadState" />
-        <path :d="path(pair.nut.thread, pair.apart, sign)" class="flank" :data-state="threadState" />
-        <path :d="path(pair.port.seat, 0, sign)" class="seat" :data-state="seatState" />
-        <path :d="path(pair.nut.seat, pair.apart, sign)" class="seat" :data-state="seatState" />
-      </template>
+      <g :transform="`translate(${size.x} ${size.y}) scale(${scale})`">
+        <template v-for="sign in SIDES" :key="sign">
+          <path :d="closed(pair.port.body, 0, sign)" class="metal" :fill="`url(#${id}-cut)`" />
+          <path :d="closed(pair.nut.body, pair.apart, sign)" class="metal" :fill="`url(#${id}-cut)`" />
+          <path :d="path(pair.nut.pipe, pair.apart, sign)" class="pipe" />
+          <path :d="path(pair.port.thread, 0, sign)" class="flank" :data-state="threadState" />
+          <path :d="path(pair.nut.thread, pair.apart, sign)" class="flank" :data-state="threadState" />
+          <path :d="path(pair.port.seat, 0, sign)" class="seat" :data-state="seatState" />
+          <path :d="path(pair.nut.seat, pair.apart, sign)" class="seat" :data-state="seatState" />
+        </template>
+        <line :x1="pair.from - PAD" :x2="pair.to + PAD" y1="0" y2="0" class="axis" />
+      </g>
       <g class="words" aria-hidden="true">
-        <text :x="pair.port.from / 2" :y="-pair.port.widest - 1.2" text-anchor="middle">
+        <text :x="size.x + (pair.port.from / 2) * scale" y="17" text-anchor="middle">
           {{ MARK[threadState] }} thread
         </text>
-        <text :x="pair.apart + 1" :y="-pair.widest - 1.2" text-anchor="middle">
-          {{ MARK[seatState] }} seat
-        </text>
-      </g>
-      <line :x1="box.x" :x2="box.x + box.width" y1="0" y2="0" class="axis" />
-      <g class="bar">
-        <path :d="`M${bar.x} ${bar.y}v1.4m0 -.7h10m0 -.7v1.4`" />
-        <text :x="bar.x + 11.5" :y="bar.y + 1.9">10 mm</text>
+        <text :x="size.x + pair.apart * scale" y="17">{{ MARK[seatState] }} seat</text>
+        <path :d="`M${PAD * scale} ${size.height - 16}v8m0 -4h${10 * scale}m0 -4v8`" class="bar" />
+        <text :x="(PAD + 10) * scale + 8" :y="size.height - 7">10 mm</text>
       </g>
     </svg>
     <figcaption class="text-[0.95rem] text-soft">To scale, the nut drawn out of its port.</figcaption>
@@ -125,14 +134,13 @@ const words = computed(() => props.contacts.map((one) => one.words).join(' '))
 [data-state='bad'] {
   stroke: var(--rust);
 }
-.bar path {
-  stroke: var(--soft);
-  stroke-width: 0.3;
-  fill: none;
-}
-.words text,
-.bar text {
-  font-size: 3px;
+.words text {
+  font-size: 15px;
   fill: var(--soft);
+}
+.bar {
+  stroke: var(--soft);
+  stroke-width: 1.5;
+  fill: none;
 }
 </style>

@@ -72,11 +72,15 @@ function set(row: (typeof FIELDS)[number], text: string) {
 const keep = (next: Typed) => (typed.value = { ...typed.value, [index.value]: next })
 const soft = computed(() => line.value?.kind !== 'steel')
 const moves = computed(() => soft.value && !own.value.fixed)
+/** Typed, or drawn where somebody routed the line. */
+const path = computed(
+  () => own.value.path ?? (kept.value?.assumed.includes('route') ? null : drawn.value),
+)
 const laid = computed((): LaidLine | null =>
   line.value
     ? {
         line: line.value,
-        path: own.value.path ?? drawn.value,
+        ...(path.value !== null && { path: path.value }),
         moves: moves.value,
         clips: clips.value,
         heat: heat.value,
@@ -115,7 +119,7 @@ const NAMES = { length: 'Length', bend: 'Bend', twist: 'Twist', heat: 'Heat', cl
             class="field w-24"
             inputmode="decimal"
             :value="own[row.name] === undefined ? '' : asTyped(own[row.name]!, row.unit)"
-            :placeholder="row.name === 'path' ? inUnits(drawn, 'mm', 0) : 'not measured'"
+            :placeholder="row.name === 'path' && path !== null ? inUnits(path, 'mm', 0) : '–'"
             :aria-invalid="!!problems[row.name]"
             @change="set(row, $event)"
           />
@@ -147,8 +151,10 @@ const NAMES = { length: 'Length', bend: 'Bend', twist: 'Twist', heat: 'Heat', cl
             :data-check="one.id"
             :data-holds="String(one.holds)"
           >
-            <strong>{{ NAMES[one.id] }}</strong>
-            <span aria-hidden="true"> {{ one.holds === null ? '?' : one.holds ? '✓' : '✕' }} </span>
+            <strong class="mr-1">{{ NAMES[one.id] }}</strong>
+            <span aria-hidden="true" class="mr-1"
+              >{{ one.holds === null ? '?' : one.holds ? '✓' : '✕' }}
+            </span>
             {{ one.words }}
           </li>
         </ul>

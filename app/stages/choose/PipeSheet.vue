@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import {
   FLARE_ALLOWANCES,
   pipeProblemWords,
@@ -119,26 +120,28 @@ async function print() {
   )
   printing.value = 'Saved as PDF. Print it at 100 %, and measure its bar before you bend by it.'
 }
-/** The pipe seen from the left. */
+const frame = useTemplateRef<HTMLElement>('frame')
+const { width } = useElementSize(frame)
+const HIGH = 190
+const EDGE = 28
+/** The pipe seen from the left, in px: words keep their size. */
 const seen = computed(() => {
   const list = corners.value
   if (list.length < 2) return null
   const xs = list.map((one) => one.forward)
   const ys = list.map((one) => -one.height)
   const [x, y] = [Math.min(...xs), Math.min(...ys)]
-  const size = Math.max(Math.max(...xs) - x, Math.max(...ys) - y, 50)
-  const pad = size * 0.14
-  return {
-    box: `${x - pad} ${y - pad} ${Math.max(...xs) - x + 2 * pad} ${Math.max(...ys) - y + 2 * pad}`,
-    points: list.map((one) => `${one.forward},${-one.height}`).join(' '),
-    size,
-    corners: list.map((one, i) => ({
-      x: one.forward,
-      y: -one.height,
-      end: i === 0 || i === list.length - 1,
-      i,
-    })),
-  }
+  const wide = Math.max(width.value, 240)
+  const scale = Math.min(
+    (wide - 2 * EDGE) / Math.max(1, Math.max(...xs) - x),
+    (HIGH - 2 * EDGE) / Math.max(1, Math.max(...ys) - y),
+  )
+  const at = list.map((one, i) => ({
+    x: EDGE + (one.forward - x) * scale,
+    y: EDGE + (-one.height - y) * scale,
+    name: i === 0 ? 'A' : i === list.length - 1 ? 'B' : String(i),
+  }))
+  return { wide, at, points: at.map((one) => `${one.x},${one.y}`).join(' ') }
 })
 </script>
 
@@ -289,32 +292,29 @@ const seen = computed(() => {
       </p>
     </div>
     <div>
-      <svg
-        v-if="seen"
-        :viewBox="seen.box"
-        class="max-h-56 w-full"
-        role="img"
-        aria-label="The pipe seen from the left"
-      >
-        <polyline
-          :points="seen.points"
-          fill="none"
-          stroke="var(--fluid)"
-          :stroke-width="seen.size / 60"
-          stroke-linejoin="round"
-        />
-        <g v-for="one in seen.corners" :key="one.i">
-          <circle :cx="one.x" :cy="one.y" :r="seen.size / 90" fill="var(--ink)" />
-          <text
-            :x="one.x + seen.size / 40"
-            :y="one.y - seen.size / 40"
-            :font-size="seen.size / 16"
-            fill="var(--ink)"
-          >
-            {{ one.i === 0 ? 'A' : one.i === seen.corners.length - 1 ? 'B' : one.i }}
-          </text>
-        </g>
-      </svg>
+      <div ref="frame">
+        <svg
+          v-if="seen"
+          :viewBox="`0 0 ${seen.wide} ${HIGH}`"
+          :width="seen.wide"
+          :height="HIGH"
+          class="block max-w-full"
+          role="img"
+          aria-label="The pipe seen from the left"
+        >
+          <polyline
+            :points="seen.points"
+            fill="none"
+            stroke="var(--fluid)"
+            stroke-width="7"
+            stroke-linejoin="round"
+          />
+          <g v-for="one in seen.at" :key="one.name">
+            <circle :cx="one.x" :cy="one.y" r="4" fill="var(--ink)" />
+            <text :x="one.x + 8" :y="one.y - 9" font-size="16" fill="var(--ink)">{{ one.name }}</text>
+          </g>
+        </svg>
+      </div>
       <p v-if="made.wrong" role="alert" class="font-semibold text-rust">{{ made.wrong }}.</p>
       <template v-if="pipe">
         <p class="text-[1.2rem]">
@@ -341,18 +341,18 @@ const seen = computed(() => {
             <thead class="text-[0.95rem] text-soft">
               <tr>
                 <th scope="col" class="text-left font-normal">bend</th>
-                <th scope="col" class="font-normal">begins at, {{ symbolOf('mm') }}</th>
-                <th scope="col" class="font-normal">angle</th>
-                <th scope="col" class="font-normal">turn the pipe</th>
+                <th scope="col" class="px-2 font-normal">begins at, {{ symbolOf('mm') }}</th>
+                <th scope="col" class="px-2 font-normal">angle</th>
+                <th scope="col" class="px-2 font-normal">turn the pipe</th>
                 <th scope="col" class="pl-3 text-left font-normal">it then goes</th>
               </tr>
             </thead>
             <tbody>
               <tr v-for="(bend, i) in pipe.bends" :key="i" class="border-b border-hairline">
                 <th scope="row" class="min-h-11 text-left font-normal">{{ i + 1 }}</th>
-                <td>{{ inUnits(bend.at, 'mm') }}</td>
-                <td>{{ bend.angle.toFixed(0) }}°</td>
-                <td>
+                <td class="px-2">{{ inUnits(bend.at, 'mm') }}</td>
+                <td class="px-2">{{ bend.angle.toFixed(0) }}°</td>
+                <td class="px-2">
                   {{
                     i === 0
                       ? ''

@@ -118,6 +118,7 @@ const shownLimit = (row: (typeof LIMITS)[number]) => {
       <OnOff
         v-for="one in masters"
         :key="one"
+        class="px-2!"
         :on="has(candidates.masters, one)"
         :aria-label="`Master ${bore(one)}${Math.abs(one - circuit.master.bore) < NEAR ? ', as it is' : ''}`"
         @click="change({ masters: toggled(candidates.masters, one) })"
@@ -131,6 +132,7 @@ const shownLimit = (row: (typeof LIMITS)[number]) => {
         <OnOff
           v-for="one in slaves"
           :key="one"
+          class="px-2!"
           :on="has(candidates.slaves, one)"
           :aria-label="`Slave ${bore(one)}${Math.abs(one - circuit.slave.bore) < NEAR ? ', as it is' : ''}`"
           @click="change({ slaves: toggled(candidates.slaves, one) })"

@@ -153,7 +153,7 @@ const option = computed((): EChartsOption => {
         symbol: 'diamond',
         symbolSize: 20,
         itemStyle: { color: 'transparent', borderColor: amber, borderWidth: 3 },
-        label: { ...FONT, show: true, position: 'right', color: ink, formatter: 'as it is' },
+        label: { ...FONT, show: true, position: 'bottom', color: ink, formatter: 'as it is' },
       },
       ...(picked
         ? [

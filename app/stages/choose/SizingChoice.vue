@@ -71,45 +71,6 @@ const serious = computed(() => !['fits', 'waitForBedding'].includes(props.option
       Room for wear is not known: push the piston home with the bleeder open and measure it, or take the
       new part’s own depth.
     </p>
-    <dl class="mt-2 grid grid-cols-[minmax(0,1fr)_auto_auto] gap-x-4 text-[0.95rem]">
-      <dt class="text-soft">Fluid alone, {{ newtons(HURRIED_FOOT) }} on the pad</dt>
-      <dd class="text-soft">free</dd>
-      <dd class="text-soft">clamped again</dd>
-      <dt>
-        {{
-          restrictor === null ? 'Without a restrictor' : `Restrictor ${withUnits(restrictor, 'mm', 2)}`
-        }}
-      </dt>
-      <dd class="text-right" data-pace="release">{{ time(pace.release) }}</dd>
-      <dd class="text-right" data-pace="back">{{ time(pace.back) }}</dd>
-      <template v-if="restrictor !== null">
-        <dt>Restrictor removed</dt>
-        <dd class="text-right">{{ time(free.release) }}</dd>
-        <dd class="text-right">{{ time(free.back) }}</dd>
-      </template>
-    </dl>
-    <p v-if="restrictor !== null" class="text-[0.95rem]">
-      Removed, it shifts quicker and takes up harsher: the clutch bites as fast as the foot lifts.
-    </p>
-    <label class="flex items-center gap-2 py-1 text-[0.95rem]">
-      <span class="grow"
-        >Restrictor in master, line or slave: bore of its hole, {{ symbolOf('mm') }}</span
-      >
-      <input
-        v-model="hole"
-        class="field w-20"
-        inputmode="decimal"
-        placeholder="none"
-        :aria-invalid="holeWrong"
-      />
-    </label>
-    <p v-if="holeWrong" role="alert" class="font-semibold text-rust">
-      Restrictor: {{ boundsIn(HOLE, 'mm') }}. What you typed is still here.
-    </p>
-    <p class="text-[0.95rem] text-soft">
-      An estimate at 20 °C by the bores of line and hole; the leg takes about {{ LEG_TAKES }} s of its
-      own.
-    </p>
     <div class="mt-2 flex flex-wrap items-center gap-2">
       <button
         type="button"
@@ -158,5 +119,52 @@ const serious = computed(() => !['fits', 'waitForBedding'].includes(props.option
       </template>
     </p>
     <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
+    <details class="mt-1">
+      <summary class="min-h-11 py-2">
+        How fast the fluid gets through: free {{ time(pace.release) }}, clamped again
+        {{ time(pace.back) }}
+      </summary>
+      <dl class="mt-2 grid grid-cols-[minmax(0,1fr)_auto_auto] gap-x-4 text-[0.95rem]">
+        <dt class="text-soft">Fluid alone, {{ newtons(HURRIED_FOOT) }} on the pad</dt>
+        <dd class="text-soft">free</dd>
+        <dd class="text-soft">clamped again</dd>
+        <dt>
+          {{
+            restrictor === null
+              ? 'Without a restrictor'
+              : `Restrictor ${withUnits(restrictor, 'mm', 2)}`
+          }}
+        </dt>
+        <dd class="text-right" data-pace="release">{{ time(pace.release) }}</dd>
+        <dd class="text-right" data-pace="back">{{ time(pace.back) }}</dd>
+        <template v-if="restrictor !== null">
+          <dt>Restrictor removed</dt>
+          <dd class="text-right">{{ time(free.release) }}</dd>
+          <dd class="text-right">{{ time(free.back) }}</dd>
+        </template>
+      </dl>
+      <p v-if="restrictor !== null" class="text-[0.95rem]">
+        Removed, it shifts quicker and takes up harsher: the clutch bites as fast as the foot lifts.
+      </p>
+      <label class="flex items-center gap-2 py-1 text-[0.95rem]">
+        <span class="grow"
+          >Restrictor in master, line or slave: bore of its hole, {{ symbolOf('mm') }}</span
+        >
+        <input
+          v-model="hole"
+          class="field w-20"
+          inputmode="decimal"
+          placeholder="none"
+          :aria-invalid="holeWrong"
+        />
+      </label>
+      <p v-if="holeWrong" role="alert" class="font-semibold text-rust">
+        Restrictor: {{ boundsIn(HOLE, 'mm') }}. What you typed is still here.
+      </p>
+      <p class="text-[0.95rem] text-soft">
+        An estimate at 20 °C by the bores of line and hole; the leg takes about {{ LEG_TAKES }} s of its
+        own.
+      </p>
+    </details>
   </section>
 </template>

@@ -121,20 +121,20 @@ function optionLabel({ master, slave }: SizingOption): string {
         :base="base"
         :layout-name="shown.lines === null ? null : (chosenLayouts[shown.lines]?.name ?? null)"
       />
-      <SizingTable
-        v-if="present && options.length"
-        class="mt-3"
-        :options="options"
-        :present="present"
-        :layouts="chosenLayouts"
-        :picked="shownAt"
-        :compared="comparedAt"
-        :only="brushed"
-        :label="optionLabel"
-        @pick="picked = $event"
-        @compare="compare"
-        @all="brushed = null"
-      />
     </div>
+    <SizingTable
+      v-if="present && options.length"
+      class="mt-3 xl:col-span-2"
+      :options="options"
+      :present="present"
+      :layouts="chosenLayouts"
+      :picked="shownAt"
+      :compared="comparedAt"
+      :only="brushed"
+      :label="optionLabel"
+      @pick="picked = $event"
+      @compare="compare"
+      @all="brushed = null"
+    />
   </div>
 </template>

@@ -69,7 +69,7 @@ const hasRoom = computed(() => props.present.roomLeft !== null)
             <th scope="row" class="text-left font-normal">
               <button
                 type="button"
-                class="min-h-11 w-full text-left"
+                class="min-h-11 w-full text-left whitespace-nowrap"
                 :class="at === picked ? 'font-semibold' : ''"
                 :aria-pressed="at === picked"
                 @click="$emit('pick', at)"

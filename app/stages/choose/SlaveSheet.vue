@@ -61,7 +61,7 @@ const ports = computed(() => {
   return [
     { id: 'bleeder', name: 'bleed screw', angle: bleeder.value },
     { id: 'line', name: 'hose', angle: kept.value.slave.linePort },
-  ].map((one) => ({ ...one, at: spot(one.angle, 34), label: spot(one.angle, 52) }))
+  ].map((one) => ({ ...one, at: spot(one.angle, 58), label: spot(one.angle, 84) }))
 })
 </script>
 
@@ -77,27 +77,27 @@ const ports = computed(() => {
       </p>
       <template v-else>
         <svg
-          viewBox="-80 -72 160 144"
+          viewBox="-150 -125 300 250"
           class="mx-auto block h-60"
           role="img"
           aria-label="The slave seen along its bore, ports by the clock"
         >
-          <circle r="34" fill="none" stroke="var(--ink)" stroke-width="2" />
-          <circle r="22" fill="none" stroke="var(--hairline)" stroke-width="1" />
-          <path d="M0 -64V-46" stroke="var(--soft)" stroke-width="1" stroke-dasharray="3 2" />
-          <text y="-66" text-anchor="middle" class="small">top</text>
+          <circle r="58" fill="none" stroke="var(--ink)" stroke-width="2" />
+          <circle r="38" fill="none" stroke="var(--hairline)" stroke-width="1" />
+          <path d="M0 -102V-76" stroke="var(--soft)" stroke-width="1" stroke-dasharray="3 2" />
+          <text y="-108" text-anchor="middle" class="small">top</text>
           <g v-for="port in ports" :key="port.id">
             <circle
               :cx="port.at.x"
               :cy="port.at.y"
-              r="6"
+              r="9"
               :fill="port.id === 'bleeder' ? 'var(--fluid)' : 'var(--ground)'"
               stroke="var(--ink)"
               stroke-width="1.5"
             />
             <text
               :x="port.label.x"
-              :y="port.label.y + 3"
+              :y="port.label.y + 5"
               class="small"
               :text-anchor="port.label.x < -8 ? 'end' : port.label.x > 8 ? 'start' : 'middle'"
             >
@@ -189,7 +189,7 @@ const ports = computed(() => {
 
 <style scoped>
 .small {
-  font-size: 9px;
+  font-size: 15px;
   fill: var(--ink);
 }
 </style>

@@ -3,7 +3,6 @@ import { AS_FOUND, loaded, type StageFace } from '../stage'
 
 export const choose: StageFace = {
   view: loaded(() => import('./ChooseStage.vue')),
-  meant: 'Cylinders that suit this clutch, joints that are proved before anything comes off, fluid.',
   frame: AS_FOUND,
   owed({ state }) {
     const { refused, unchecked, plan } = chooseOwed(state.value)

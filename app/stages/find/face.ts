@@ -3,7 +3,6 @@ import { loaded, type StageFace } from '../stage'
 
 export const find: StageFace = {
   view: loaded(() => import('./FindStage.vue')),
-  meant: 'What is complained of, seen and measured, and what it adds up to.',
   frame: { beside: null, suspects: true, found: 'asFound' },
   owed({ state }, { stops }) {
     if (blockingStops(stops.value).length > 0) return { words: 'stop', stops: true }

@@ -3,7 +3,6 @@ import { AS_FOUND, loaded, type StageFace } from '../stage'
 
 export const fit: StageFace = {
   view: loaded(() => import('./FitStage.vue')),
-  meant: 'What is written down before it comes apart, and what was done.',
   frame: AS_FOUND,
   owed({ state }) {
     return state.value.decision && touchedBy(state.value) === null ? { words: 'work done?' } : null

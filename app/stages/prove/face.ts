@@ -3,7 +3,6 @@ import { AS_FOUND, loaded, type StageFace } from '../stage'
 
 export const prove: StageFace = {
   view: loaded(() => import('./ProveStage.vue')),
-  meant: 'The same measurements again, the checks, and the verdict with its reasons and figures.',
   frame: { ...AS_FOUND, beside: { phase: 'after', name: 'after' } },
   owed({ state }, { proof }) {
     const checks = proof.value?.verdict.reasons.filter(({ outcome }) => outcome !== 'pass').length ?? 0

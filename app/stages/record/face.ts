@@ -2,7 +2,6 @@ import { AS_FOUND, loaded, type StageFace } from '../stage'
 
 export const record: StageFace = {
   view: loaded(() => import('./RecordStage.vue')),
-  meant: 'What this job taught about the model, and its end.',
   frame: { ...AS_FOUND, beside: { phase: 'after', name: 'after' } },
   owed: () => null,
 }

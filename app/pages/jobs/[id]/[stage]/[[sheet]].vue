@@ -6,6 +6,5 @@ const view = computed(() => STAGE_FACES[stage.value].view)
 </script>
 
 <template>
-  <component :is="view" v-if="view" />
-  <NotBuiltStage v-else :stage="stage" />
+  <component :is="view" />
 </template>

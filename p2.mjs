@@ -1,0 +1,18 @@
+import { chromium } from 'playwright'
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })).newPage()
+page.on('pageerror', (e) => console.log('PAGEERROR', e.message, e.stack))
+page.on('console', (m) => console.log('CONSOLE', m.type(), m.text().slice(0, 300)))
+page.on('requestfailed', (r) => console.log('FAILED', r.url(), r.failure()?.errorText))
+const jobs = await (await fetch('http://127.0.0.1:4180/api/jobs')).json()
+const people = await (await fetch('http://127.0.0.1:4180/api/people')).json()
+const id = jobs.items.find((j) => j.vehicleName.includes('Mail')).id
+await page.addInitScript((p) => localStorage.setItem('mellow-person', p), people.items[0].id)
+await page.goto(`http://127.0.0.1:4180/jobs/${id}/choose/pipe`)
+await page.waitForTimeout(2500)
+page.on('download', (d) => console.log('DOWNLOAD', d.suggestedFilename()))
+await page.getByRole('button', { name: 'Print in true size' }).click()
+await page.waitForTimeout(4000)
+console.log(await page.locator('main').innerText().then((t) => t.split('\n').filter((l) => /Drawing|Saved|takes/.test(l))))
+await page.screenshot({ path: '/tmp/pic-pipe.png' })
+await browser.close()
