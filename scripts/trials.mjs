@@ -9,9 +9,19 @@ const { code } = await runTool(
   ['vitest', 'run', '--config', 'vitest.trials.config.ts', ...process.argv.slice(2)],
   { cwd: root, show: true, env: { ...process.env, MELLOW_TRIALS: '1' } },
 )
-// The longest journeys at every size of screen.
-const sizes = process.argv.length > 2 ? { code: 0 } : await atEverySize()
-await end((code ?? 1) || (sizes.code ?? 1))
+// The properties with all their draws, and the longest journeys at every size of screen.
+const named = process.argv.length > 2
+const drawn = named ? { code: 0 } : await withAllDraws()
+const sizes = named ? { code: 0 } : await atEverySize()
+await end((code ?? 1) || (drawn.code ?? 1) || (sizes.code ?? 1))
+
+function withAllDraws() {
+  return runTool('npx', ['vitest', 'run'], {
+    cwd: root,
+    show: true,
+    env: { ...process.env, MELLOW_WHOLE: 'yes' },
+  })
+}
 
 function atEverySize() {
   return runTool('npx', ['playwright', 'test', 'journey', 'find', '-g', '×'], {

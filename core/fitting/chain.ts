@@ -54,7 +54,8 @@ export function chain(from: End, to: End, pieces: readonly Piece[], costs = CHAI
       onTo.set(name, (list = states.flatMap(({ enters }, s) => (fits(leaves, enters) ? [s] : []))))
     return list
   })
-  const graph: Graph = { pieces, states, first, last, after, costs }
+  const leavesBy = states.map(({ leaves }) => judge.nameOf(leaves))
+  const graph: Graph = { pieces, states, first, last, after, onTo, leavesBy, costs }
   let best: Chain | null = fits(from, to)
     ? { chain: [], cost: costs.joint, price: 0, joints: 1, days: 0 }
     : null
@@ -100,6 +101,9 @@ interface Graph {
   first: readonly number[]
   last: readonly boolean[]
   after: readonly (readonly number[])[]
+  /** States that an end of that name goes on to, and the name of the end that each state leaves by. */
+  onTo: ReadonlyMap<string, readonly number[]>
+  leavesBy: readonly string[]
   costs: ChainCosts
 }
 /** A chain begun: its states, what it costs so far, and the least that it must still cost. */
@@ -181,32 +185,42 @@ function pop(heap: Begun[], before: (a: Begun, b: Begun) => boolean): Begun | un
   }
 }
 
-/** Least cost and joints from each state to the wanted end, whatever was taken before: never too much. */
+interface WayOn {
+  cost: number
+  joints: number
+}
+/**
+ * Least cost and joints from each state to the wanted end, whatever was taken before: never too much. What leaves by the same
+ * end goes on alike, so that it is worked out once for each end.
+ */
 function wayOn(
-  { pieces, states, last, after, costs }: Graph,
+  { pieces, states, last, onTo, leavesBy, costs }: Graph,
   allowed: readonly boolean[],
-): { cost: number; joints: number }[] {
-  const on = states.map((_, s) =>
-    allowed[s] && last[s] ? { cost: costs.joint, joints: 1 } : { cost: Infinity, joints: Infinity },
-  )
-  // Costs are never below 0: as many rounds as there are states settle it; mostly a few do.
+): WayOn[] {
+  const best = new Map<string, WayOn>()
+  for (const name of onTo.keys()) best.set(name, { cost: Infinity, joints: Infinity })
+  states.forEach((_, s) => {
+    if (last[s]) best.set(leavesBy[s]!, { cost: costs.joint, joints: 1 })
+  })
+  // Costs are never below 0: as many rounds as there are ends settle it; mostly a few do.
   for (let moved = true; moved;) {
     moved = false
-    for (let s = 0; s < states.length; s++) {
-      if (!allowed[s]) continue
-      for (const next of after[s]!) {
-        if (!allowed[next] || states[next]!.piece === states[s]!.piece) continue
-        const cost = on[next]!.cost + pieces[states[next]!.piece]!.price + costs.piece + costs.joint
-        const joints = on[next]!.joints + 1
-        const here = on[s]!
+    for (const [name, list] of onTo) {
+      let here = best.get(name)!
+      for (const next of list) {
+        if (!allowed[next]) continue
+        const on = best.get(leavesBy[next]!)!
+        const cost = on.cost + pieces[states[next]!.piece]!.price + costs.piece + costs.joint
+        const joints = on.joints + 1
         if (cost < here.cost - SAME || (cost < here.cost + SAME && joints < here.joints)) {
-          on[s] = { cost, joints }
+          here = { cost, joints }
           moved = true
         }
       }
+      best.set(name, here)
     }
   }
-  return on
+  return leavesBy.map((name) => best.get(name)!)
 }
 
 function isBefore(a: Begun, b: Begun, graph: Graph): boolean {
@@ -262,32 +276,58 @@ function offThePath(graph: Graph, from: End, to: End, judge: Judge): { id: strin
       grown = true
     })
   }
+  const tried = endsOf(pieces, judge)
+  const wanted = [from, to].map((end) => ({ end, at: [] }))
   return pieces.flatMap(({ id, ends }, piece) => {
     if ([2 * piece, 2 * piece + 1].some((s) => ahead.has(s) && leads.has(s))) return []
-    const others = pieces.flatMap((one, i) => (i === piece ? [] : [...one.ends]))
-    const code = bestFailure(ends, [from, to], others, judge)
-    return [{ id, code }]
+    return [{ id, code: bestFailure(ends, wanted, tried, piece, judge) }]
   })
+}
+
+/** An end that pieces have, and where: twice the piece’s place, and one for its second end. Nowhere for the wanted ends. */
+interface Tried {
+  end: End
+  at: readonly number[]
+}
+function endsOf(pieces: readonly Piece[], judge: Judge): Tried[] {
+  const byName = new Map<string, { end: End; at: number[] }>()
+  pieces.forEach(({ ends }, piece) => {
+    ends.forEach((end, side) => {
+      const name = judge.nameOf(end)
+      const known = byName.get(name)
+      if (known) known.at.push(2 * piece + side)
+      else byName.set(name, { end, at: [2 * piece + side] })
+    })
+  })
+  return [...byName.values()]
 }
 
 /** The first code of an end’s best joint; of the end that joins nothing, or else as both meet the wanted ends. */
 function bestFailure(
   ends: readonly End[],
-  wanted: readonly End[],
-  others: readonly End[],
+  wanted: readonly Tried[],
+  others: readonly Tried[],
+  own: number,
   judge: Judge,
 ): JoinCode {
-  const bestOf = (end: End, tried: readonly End[]): readonly JoinCode[] => {
+  const bestOf = (end: End, list: readonly Tried[]): readonly JoinCode[] => {
     let best: readonly JoinCode[] | null = null
-    for (const one of tried) {
+    let place = Infinity
+    for (const { end: one, at } of list) {
+      // Where another piece than its own first has it; the wanted ends come before all.
+      const first = at.length === 0 ? -1 : at.find((place) => place >> 1 !== own)
+      if (first === undefined) continue
       const codes = judge(end, one) ?? []
-      if (!best || codes.length < best.length) best = codes
+      if (best && (codes.length > best.length || (codes.length === best.length && first >= place)))
+        continue
+      best = codes
+      place = first
     }
     return best ?? []
   }
-  for (const tried of [[...wanted, ...others], wanted])
+  for (const list of [[...wanted, ...others], wanted])
     for (const end of ends) {
-      const [code] = bestOf(end, tried)
+      const [code] = bestOf(end, list)
       if (code) return code
     }
   return 'seat'

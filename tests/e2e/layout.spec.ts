@@ -6,6 +6,7 @@ async function views(): Promise<[name: string, path: string, ready: string][]> {
   const van = await demoJob('Mail van')
   const school = await demoJob('School')
   const launch = await demoJob('Launch')
+  const porter = await demoJob('Ferry porter')
   const job = (path: string) => `/jobs/${van.id}/${path}`
   return [
     ['bench', '/', '[data-move]'],
@@ -20,7 +21,7 @@ async function views(): Promise<[name: string, path: string, ready: string][]> {
     ['decision', job('decision'), '[data-option]'],
     ['cylinders', job('choose/cylinders'), '[data-sized]'],
     ['joints', `/jobs/${launch.id}/choose/joints`, '[data-chains]'],
-    ['pipe', job('choose/pipe'), '[data-bends]'],
+    ['pipe', `/jobs/${porter.id}/choose/pipe`, '[data-bends]'],
     ['line', job('choose/line'), '[data-line-check]'],
     ['slave', job('choose/slave'), '[data-slave-card]'],
     ['fluid', job('choose/fluid'), '[data-containers] li'],
