@@ -1,6 +1,7 @@
-import { freeTravel, solveCircuit, type Circuit } from '../core/circuit'
-import { fromArchetype, withMeasured, type Installation } from '../core/installation'
-import type { Kind, Payloads, Phase } from '../core/journal'
+import type { Installation } from '../core/installation'
+import type { Kind, Payloads } from '../core/journal'
+import { cycle, found, measured, reading, tape, withAir } from './figures'
+import { launchTractor, portersCar } from './choosing'
 import { closed } from './closed'
 
 /**
@@ -22,44 +23,6 @@ export interface DemoJob {
   daysAgo: number
   lines: Line[]
 }
-
-const measured = (archetype: string, fields: Record<string, number>): Installation =>
-  Object.entries(fields).reduce(
-    (installation, [path, value]) => withMeasured(installation, path, value),
-    fromArchetype(archetype),
-  )
-
-/** What a tape shows of this circuit, to the millimetre; the rod's rule to half a one. */
-function tape(circuit: Circuit) {
-  const solved = solveCircuit(circuit)
-  return {
-    free: Math.round(freeTravel(circuit)),
-    takeUp: solved.engagement === null ? 0 : Math.round(circuit.pedal.travel - solved.engagement),
-    rod: Math.round(solved.at.rodStroke * 2) / 2,
-  }
-}
-
-const withAir = (installation: Installation, air: number): Circuit => ({ ...installation.circuit, air })
-
-const reading = (
-  name: Payloads['measurement']['reading'],
-  value: number,
-  phase: Phase,
-  duration?: number,
-): Payloads['measurement'] => ({ reading: name, value, phase, ...(duration && { duration }) })
-
-const found = (
-  finding: Payloads['finding']['finding'],
-  state: Payloads['finding']['state'],
-  phase: Phase = 'asFound',
-): Payloads['finding'] => ({ finding, state, phase })
-
-const cycle = (
-  cameOut: Payloads['bleedCycle']['cameOut'],
-  strokes: number,
-  bottleMl: number,
-  colour: 'dark' | 'fresh',
-): Payloads['bleedCycle'] => ({ method: 'openPush', strokes, cameOut, bottle: bottleMl * 1000, colour })
 
 /** A high crest behind the bulkhead, and a master whose rod end is damp. In Find. */
 function mailVan(): DemoJob {
@@ -349,86 +312,6 @@ const petrels = (): DemoJob[] => [
     { faults: ['slaveLeak'] },
   ),
 ]
-
-/** A lighter pedal is wanted, with a disc that is still new. In Choose. */
-function portersCar(): DemoJob {
-  const installation = measured('small-car', {
-    'pedal.ratio': 5.4,
-    'pedal.travel': 145,
-    'master.bore': 15.87,
-    'slave.bore': 20.64,
-    'master.pushrodClearance': 0.4,
-  })
-  return {
-    vehicle: { name: 'Ferry porter’s car', plate: 'FID 18', model: 'Petrel saloon', installation },
-    title: 'Lighter pedal wanted, disc fitted last week',
-    daysAgo: 8,
-    lines: [
-      [
-        0,
-        'Tam Brackley',
-        'goal',
-        { jobKind: 'upgrade', wanted: 'A knee that does not ache on the ramp' },
-      ],
-      [4, 'Tam Brackley', 'measurement', reading('mileage', 61_840, 'asFound')],
-      [6, 'Tam Brackley', 'fluidInside', { kind: 'dot4', wanted: 'dot4' }],
-      [7, 'Tam Brackley', 'measurement', reading('fluidAge', 20, 'asFound')],
-    ],
-  }
-}
-
-/** The customer brought a hose: inch nut, and a metric port. In Choose. */
-function launchTractor(): DemoJob {
-  const nut = {
-    thread: '3/8-24',
-    gender: 'male',
-    seat: 'doubleFlare',
-    tube: 4.75,
-    nut: { length: 10, lead: 4 },
-    material: 'steel',
-  } as const
-  const port = {
-    thread: 'M10x1',
-    gender: 'female',
-    seat: 'bubbleFlare',
-    tube: 4.75,
-    depth: 13,
-    material: 'castIron',
-  } as const
-  const installation: Installation = {
-    ...measured('tractor', {}),
-    joints: [
-      {
-        at: 'slavePort',
-        a: { ...nut, thread: 'M10x1', seat: 'bubbleFlare' },
-        b: port,
-        access: 'from below, crowfoot',
-      },
-    ],
-    mounts: { master: 'bolts', slave: 'bolts' },
-    heat: [{ along: 600, distance: 70, sleeved: false }],
-  }
-  return {
-    vehicle: { name: 'Launch tractor', plate: 'FID 52', model: 'Gannet 40', installation },
-    title: 'Hose brought by the owner, to be fitted',
-    daysAgo: 7,
-    lines: [
-      [0, 'Jory Pell', 'goal', { jobKind: 'partsBrought', wanted: 'At the slip for the spring tides' }],
-      [
-        9,
-        'Jory Pell',
-        'joint',
-        {
-          at: 'slavePort',
-          a: nut,
-          b: port,
-          verdict: 'refused',
-          reasons: [{ code: 'lookAlike', figure: 4.7 }, { code: 'seat' }],
-        },
-      ],
-    ],
-  }
-}
 
 export const scenario = (): DemoJob[] => [
   ...petrels(),

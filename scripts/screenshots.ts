@@ -20,10 +20,11 @@ const jobOf = (vehicle: string) => jobs.find((job) => job.vehicleName.startsWith
 
 const views: [name: string, path: string, look: 'paper' | 'lamp'][] = [
   ['bench', '/', 'paper'],
-  ['vehicles', '/vehicles?search=saloon', 'paper'],
   ['find', `/jobs/${jobOf('Hill-farm').id}/find?at=road`, 'paper'],
   ['find-lamp', `/jobs/${jobOf('Mail van').id}/find`, 'lamp'],
   ['decision', `/jobs/${jobOf('Island taxi').id}/decision`, 'paper'],
+  ['sizing', `/jobs/${jobOf('Ferry porter').id}/choose/cylinders`, 'paper'],
+  ['joint', `/jobs/${jobOf('Launch').id}/choose/joints`, 'paper'],
   ['shop', '/shop', 'paper'],
   ['bleed', `/jobs/${jobOf('Quarry').id}/bleed`, 'paper'],
   ['bleed-lamp', `/jobs/${jobOf('Quarry').id}/bleed`, 'lamp'],
@@ -33,7 +34,6 @@ const views: [name: string, path: string, look: 'paper' | 'lamp'][] = [
   ['route', `/jobs/${jobOf('Mail van').id}/circuit/route`, 'paper'],
   ['curves', `/jobs/${jobOf('School').id}/circuit/curves`, 'paper'],
   ['what-if', `/jobs/${jobOf('School').id}/circuit/whatif`, 'paper'],
-  ['wear', `/vehicles/${jobOf('Quarry').vehicleId}/wear`, 'paper'],
   ['guess', `/jobs/${jobOf('Mail van').id}/circuit/guess`, 'paper'],
   ['keep', `/vehicles/${jobOf('Quarry').vehicleId}/keep`, 'lamp'],
   ['new-vehicle', '/vehicles/new', 'paper'],
@@ -47,6 +47,8 @@ async function shoot(page: Page, name: string, path: string): Promise<void> {
   await page.evaluate(() => document.fonts.ready)
   if (name.startsWith('find')) await page.locator('[data-lead]').waitFor()
   if (/\/circuit\/|\/vehicles\/\w{26}\//.test(path)) await page.locator('.sheet-here').waitFor()
+  if (name === 'sizing') await page.locator('[data-sized]').waitFor()
+  if (name === 'joint') await page.locator('[data-chains]').waitFor()
   if (name === 'bench')
     await page.waitForFunction(() => !document.body.innerText.includes('Continue Find'))
   if (name === 'decision') await page.locator('[data-question]').first().waitFor()

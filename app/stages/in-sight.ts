@@ -41,5 +41,10 @@ const SHEET_KINDS: Record<SheetId, readonly Kind[]> = {
 }
 export function sheetSight(sheet: SheetId): Sight {
   const kinds = new Set<Kind>(SHEET_KINDS[sheet])
-  return { name: `circuit ${sheet}`, shows: ({ kind }) => kinds.has(kind) }
+  return {
+    name: `circuit ${sheet}`,
+    // Parts are checked against each other in Choose; here an end is read off.
+    shows: (entry) =>
+      kinds.has(entry.kind) && !(entry.kind === 'joint' && entry.payload.verdict !== null),
+  }
 }

@@ -82,6 +82,23 @@ describe.each([
 })
 
 describe('the say-line', () => {
+  it('takes how high the clutch draws from a shared reservoir, and refuses a part that is not there', () => {
+    const above = said('clutch take-off 20 mm under the brake minimum')
+    expect(above.statements).toEqual([
+      {
+        kind: 'parameter',
+        payload: { field: 'reservoir.takeOffOverBrakeMinimum', value: -20 },
+      },
+    ])
+    const concentric = { installation: fromArchetype('concentric') }
+    expect(said('slave bore 22.2', concentric).problem).toMatch(/no such part/)
+    expect(said('plan a 222 slave', { installation: fromArchetype('small-car') }).problem).toMatch(
+      /Slave bore/,
+    )
+    expect(said('slave bore 7/8', { units: 'inch' }).statements[0]).toMatchObject({
+      payload: { field: 'slave.bore', value: expect.closeTo(22.225, 9) as number },
+    })
+  })
   it.each([
     ['Free travel 42 mm', measured('freeTravel', 42)],
     ['free 4,5 cm', measured('freeTravel', 45)],

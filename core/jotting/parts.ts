@@ -144,6 +144,12 @@ const FIGURE = String.raw`(\d+(?:[.,]\d+)?|\d+(?:[ -]\d+)?\/\d+)(?: ?(mm|in|inch
 const BORE = new RegExp(`^(?:the )?(master|slave)(?: bore)?(?: is)? ${FIGURE}(?: bore)?\\.?$`, 'i')
 const CHAMBER = new RegExp(`^(?:the )?slave chamber(?: is)? ${FIGURE}(?: long)?\\.?$`, 'i')
 
+const TAKE_OFF = new RegExp(
+  `^(?:the )?(?:clutch )?take-?off(?: is)? ${FIGURE} (over|above|under|below) the brakes?['’]? min(?:imum)?(?: mark)?\\.?$`,
+  'i',
+)
+const TAKE_OFF_FIELD = 'reservoir.takeOffOverBrakeMinimum'
+
 /** A part of the vehicle as it is: which way it looks, how it is held, its bore. */
 function partSaid(line: string, { units }: LineContext): Statement | null {
   const parameter = (field: string, value: number | string): Statement => ({
@@ -165,6 +171,12 @@ function partSaid(line: string, { units }: LineContext): Statement | null {
   if (chamber) {
     const value = typed(chamber[1]!, chamber[2])
     return value === null ? null : parameter('slave.chamber', value)
+  }
+  const takeOff = TAKE_OFF.exec(line)
+  if (takeOff) {
+    const value = typed(takeOff[1]!, takeOff[2])
+    const below = /^(?:under|below)$/i.test(takeOff[3]!)
+    return value === null ? null : parameter(TAKE_OFF_FIELD, below ? -value : value)
   }
   const bore = /\bbore\b/i.test(line) ? BORE.exec(line) : null
   if (!bore) return null

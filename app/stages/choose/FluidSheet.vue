@@ -52,7 +52,7 @@ const kindOf = (event: Event) => (event.target as HTMLSelectElement).value as Fl
 </script>
 
 <template>
-  <div class="grid gap-x-8 px-6 py-3 xl:grid-cols-2">
+  <div class="grid grid-cols-1 gap-x-8 px-6 py-3 xl:grid-cols-2">
     <div>
       <section aria-labelledby="inside">
         <h2 id="inside" class="text-[1.1rem]">Inside now</h2>

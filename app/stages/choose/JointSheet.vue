@@ -149,7 +149,7 @@ const mark = (place: JointPlace) => {
         >
       </button>
     </div>
-    <div class="mt-2 grid gap-x-8 gap-y-3 xl:grid-cols-2">
+    <div class="mt-2 grid grid-cols-1 gap-x-8 gap-y-3 xl:grid-cols-2">
       <div>
         <div class="grid gap-4 sm:grid-cols-2">
           <EndForm v-model="a" :label="names[0]" :old="known?.a ?? null" @keep="readOff('a')" />
@@ -172,7 +172,7 @@ const mark = (place: JointPlace) => {
           />
         </label>
       </div>
-      <div>
+      <div class="order-first xl:order-none">
         <JointSection :a="a" :b="b" :joint="joint" :contacts="contacts" />
         <JointVerdict
           :told="told"

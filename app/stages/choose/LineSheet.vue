@@ -97,7 +97,7 @@ const NAMES = { length: 'Length', bend: 'Bend', twist: 'Twist', heat: 'Heat', cl
 
 <template>
   <div v-if="line && found" class="px-6 py-3">
-    <div class="grid gap-x-8 xl:grid-cols-2">
+    <div class="grid grid-cols-1 gap-x-8 xl:grid-cols-2">
       <div>
         <div
           v-if="lines.length > 1"

@@ -74,6 +74,7 @@ const BY = [
   { id: 'tool', name: 'With a bender' },
   { id: 'hand', name: 'By hand over a round' },
 ] as const
+const bentBy = computed(() => (by.value === 'hand' ? 'hand' : 'tool'))
 /** The way that was drawn is often straighter than the pipe that lies there. */
 const APART = 0.06
 const differs = computed(() => {
@@ -146,7 +147,7 @@ const seen = computed(() => {
 </script>
 
 <template>
-  <div v-if="line" class="grid gap-x-8 px-6 py-3 xl:grid-cols-2">
+  <div v-if="line" class="grid grid-cols-1 gap-x-8 px-6 py-3 xl:grid-cols-2">
     <div>
       <div
         v-if="lines.length > 1"
@@ -213,7 +214,7 @@ const seen = computed(() => {
       </div>
       <div class="mt-2 flex flex-wrap items-center gap-2">
         <ChoiceRow
-          :model-value="by as 'tool' | 'hand'"
+          :model-value="bentBy"
           :choices="BY"
           label="How it is bent"
           @update:model-value="change({ by: $event })"

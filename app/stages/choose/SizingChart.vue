@@ -41,6 +41,8 @@ const at = ({ padForcePeak, worst }: SizingOption): [number, number] => [
 ]
 /** Far below nothing the pad is long past the floor: such points would press the others flat. */
 const LEAST = -30
+/** The axis begins at a round figure. */
+const STEP = 20
 const least = computed(
   () =>
     Math.max(
@@ -103,7 +105,7 @@ const option = computed((): EChartsOption => {
     },
     yAxis: {
       ...axis,
-      min: Math.floor(least.value),
+      min: Math.floor(least.value / STEP) * STEP,
       name: `least reserve of all states, ${y.value.symbol}`,
       nameLocation: 'end',
       nameTextStyle: { ...FONT, color: soft, align: 'left' },
@@ -153,7 +155,7 @@ const option = computed((): EChartsOption => {
         symbol: 'diamond',
         symbolSize: 20,
         itemStyle: { color: 'transparent', borderColor: amber, borderWidth: 3 },
-        label: { ...FONT, show: true, position: 'bottom', color: ink, formatter: 'as it is' },
+        label: { ...FONT, show: true, position: 'left', color: ink, formatter: 'as it is' },
       },
       ...(picked
         ? [

@@ -79,7 +79,7 @@ function optionLabel({ master, slave }: SizingOption): string {
 </script>
 
 <template>
-  <div v-if="base" class="grid gap-x-8 px-6 py-3 xl:grid-cols-2">
+  <div v-if="base" class="grid grid-cols-1 gap-x-8 px-6 py-3 xl:grid-cols-2">
     <div>
       <SizingCandidates :sizing="sizing" />
       <p v-if="problem" role="alert" class="mt-2 font-semibold text-rust">{{ problem }}</p>

@@ -66,7 +66,7 @@ const ports = computed(() => {
 </script>
 
 <template>
-  <div v-if="kept" class="grid gap-x-8 px-6 py-3 xl:grid-cols-2">
+  <div v-if="kept" class="grid grid-cols-1 gap-x-8 px-6 py-3 xl:grid-cols-2">
     <div>
       <p v-if="kept.circuit.slave.type === 'concentric'" class="border-l-4 border-amber pl-3">
         This slave sits round the shaft: its ports cannot be changed, and its bleed line is what counts.
