@@ -43,8 +43,10 @@ export function useHeavy<N extends HeavyName>(name: N) {
     problem.value = ''
     const began = performance.now()
     const { remote, broke } = heavyWorker()
+    // How far it is comes by a way of its own, and may come after the answer.
+    let answered = false
     const told = proxy((done: number, total: number) => {
-      if (mine === run) progress.value = done / total
+      if (mine === run && !answered) progress.value = done / total
     })
     try {
       const asked = remote.ask(asker, name, plainly(question), told) as Promise<Ended<HeavyResult<N>>>
@@ -55,6 +57,7 @@ export function useHeavy<N extends HeavyName>(name: N) {
     } catch (error) {
       if (mine === run) problem.value = error instanceof Error ? error.message : String(error)
     }
+    answered = true
     if (mine === run) progress.value = null
   }
   onScopeDispose(stop)

@@ -15,7 +15,7 @@ defineEmits<{ start: []; stop: [] }>()
     {{ label }}
   </button>
   <span v-else class="flex grow items-center gap-3">
-    <progress class="grow accent-amber" :value="progress" max="1" :aria-label="doing" />
+    <progress class="grow" :value="progress" max="1" :aria-label="doing" />
     <button type="button" class="quiet" @click="$emit('stop')">Stop</button>
   </span>
 </template>

@@ -88,7 +88,7 @@ function optionLabel({ master, slave }: SizingOption): string {
       </p>
       <p v-else class="mt-2 flex min-h-11 flex-wrap items-center gap-3 text-[0.95rem] text-soft">
         <template v-if="progress !== null">
-          <progress class="w-40 accent-amber" :value="progress" max="1" aria-label="Sizing" />
+          <progress class="w-40" :value="progress" max="1" aria-label="Sizing" />
           <button type="button" class="quiet" @click="sizing.stop">Stop</button>
         </template>
         <template v-else-if="stopped">
