@@ -7,7 +7,7 @@ import {
   type FluidAnswer,
   type FluidKind,
 } from '~~/core/fluid'
-import { timeline, type Entry, type FluidInside } from '~~/core/journal'
+import { latestReading, timeline, type Entry, type FluidInside } from '~~/core/journal'
 import type { Container } from '~~/contract'
 
 /** ms in a month, the mean of a year’s. */
@@ -31,10 +31,7 @@ export function useFluid() {
     () => state.value.fluidInside?.payload ?? insideOf(vehicleEntries.value) ?? { kind: 'unknown' },
   )
   const shared = computed(() => kept.value?.reservoir.sharedWithBrakes ?? false)
-  const age = computed(() => {
-    const { after, working, asFound } = state.value.readings
-    return (after.fluidAge ?? working.fluidAge ?? asFound.fluidAge)?.payload.value ?? null
-  })
+  const age = computed(() => latestReading(state.value, 'fluidAge'))
   /** What stands against filling this in, and what it would be then. */
   const judge = (adding: FluidKind, container?: Container, share = 0): FluidAnswer => {
     const { kind, wanted, water, boiling, climate } = inside.value

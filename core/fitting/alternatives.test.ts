@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { formatOf } from '../quantity'
 import { ADAPTERS, chain, chainAlternatives, contactsOf, join, type End } from '.'
 
 const inchNut: End = {
@@ -54,7 +55,8 @@ describe('adapters of the table', () => {
 })
 
 describe('where two ends meet', () => {
-  const told = (a: End, b: End) => contactsOf(a, b, join(a, b)).map(({ at, holds }) => `${at} ${holds}`)
+  const told = (a: End, b: End) =>
+    contactsOf(a, b, join(a, b), formatOf('metric')).map(({ at, holds }) => `${at} ${holds}`)
   it('is told place by place', () => {
     const nut: End = { ...inchNut, thread: 'M10x1' }
     expect(told(nut, { ...metricPort, tube: 4.75 })).toEqual([
@@ -71,6 +73,8 @@ describe('where two ends meet', () => {
       'nut false',
       'held false',
     ])
+    const inches = contactsOf(nut, metricPort, join(nut, metricPort), formatOf('inch'))
+    expect(inches.at(-1)!.words).toBe('0.35 in of thread hold, 9.0 turns; 0.31 in is the least.')
     const banjo: End = { thread: null, gender: 'male', seat: 'banjo' }
     expect(told(banjo, { ...banjo, gender: 'female' })).toEqual(['seat true', 'seal true'])
   })

@@ -1,3 +1,4 @@
+import type { Format } from '../quantity'
 import { SEAL_WORDS, SEAT_WORDS, type Joint } from './join'
 import type { End } from './end'
 
@@ -8,8 +9,9 @@ export interface Contact {
   words: string
 }
 
-/** Where two ends meet, place by place, with what touches and what does not. */
-export function contactsOf(a: End, b: End, joint: Joint): Contact[] {
+/** Where two ends meet, place by place, with what touches and what does not, in the units of whoever reads. */
+export function contactsOf(a: End, b: End, joint: Joint, format: Format): Contact[] {
+  const mm = (value: number) => format.figure(value, 'mm')
   const list: Contact[] = []
   const because = (...codes: string[]) => joint.reasons.find(({ code }) => codes.includes(code))
   const say = (at: Contact['at'], holds: boolean | null, words: string) =>
@@ -29,23 +31,31 @@ export function contactsOf(a: End, b: End, joint: Joint): Contact[] {
   )
 
   const pipe = because('tube')
-  if (pipe) say('pipe', false, pipe.words)
-  else {
-    const [one, other] = [a.tube ?? a.bore, b.tube ?? b.bore]
-    if (one !== undefined && other !== undefined) say('pipe', true, 'Pipe and bore are of one size.')
-  }
+  const [one, other] = [a.tube ?? a.bore, b.tube ?? b.bore]
+  if (one !== undefined && other !== undefined)
+    say(
+      'pipe',
+      !pipe,
+      pipe ? `${mm(one)} does not go with ${mm(other)}.` : 'Pipe and bore are of one size.',
+    )
 
   const short = because('nutShort')
-  if (short) say('nut', false, short.words)
+  if (short)
+    say(
+      'nut',
+      false,
+      `The nut’s thread ends ${mm(short.limit! - short.figure!)} before it presses the flare home.`,
+    )
   else if (joint.engaged) say('nut', true, 'The nut presses the flare home before its thread ends.')
 
   const little = because('engagement')
-  if (little) say('held', false, little.words)
+  if (little)
+    say('held', false, `${mm(little.figure!)} of thread hold; ${mm(little.limit!)} is the least.`)
   else if (joint.engaged)
     say(
       'held',
       true,
-      `${joint.engaged.length.toFixed(1)} mm of thread hold, ${joint.engaged.turns.toFixed(1)} turns; ${joint.engaged.limit.toFixed(1)} mm are the least.`,
+      `${mm(joint.engaged.length)} of thread hold, ${joint.engaged.turns.toFixed(1)} turns; ${mm(joint.engaged.limit)} is the least.`,
     )
   else if (because('notKnown')) say('held', null, because('notKnown')!.words)
 

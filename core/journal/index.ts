@@ -2,6 +2,7 @@
 export * from '../entries'
 export * from './entry'
 export { filesOf } from './files'
+export { latestReading } from './latest'
 export { lift } from './lift'
 export { NEWER, tell, understood } from './understood'
 export { bearing, bearingOnwards } from './bearing'

@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize'
 import type { PutOffTold } from '../../contract'
-import { fold } from '../../core/journal'
+import { fold, latestReading } from '../../core/journal'
 import type { Database } from '../database/database'
 import { bearingOf } from './history'
 
@@ -18,15 +18,14 @@ export async function putOffOn(database: Database, vehicleId: string): Promise<P
   const found: PutOffTold[] = []
   for (const { id, title } of rows) {
     const { entries } = await bearingOf(database, { type: 'job', id })
-    const { circuitPlan, readings } = fold(entries)
+    const state = fold(entries)
+    const { circuitPlan } = state
     if (circuitPlan?.payload.waitKm === undefined) continue
-    const mileage =
-      readings.after.mileage ?? readings.working.mileage ?? readings.asFound.mileage ?? null
     found.push({
       jobId: id,
       title,
       plan: circuitPlan.payload,
-      mileage: mileage?.payload.value ?? null,
+      mileage: latestReading(state, 'mileage'),
       at: circuitPlan.at,
     })
   }

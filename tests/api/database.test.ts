@@ -31,6 +31,8 @@ describe('tables', () => {
 
   it('go forward and back', async () => {
     const all = [
+      'container_use',
+      'containers',
       'cues',
       'entries',
       'files',

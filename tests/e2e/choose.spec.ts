@@ -78,7 +78,7 @@ test('a swapped flare and an inch nut in a metric port are found before anything
   await page.goto(url(`/jobs/${id}/choose/joints?at=slavePort`))
   await tellEnd(page, 'End of the line there', { Thread: 'M10x1', 'Seals by': 'bubble flare' })
   await expect(verdict(page)).toHaveText('Joins.')
-  await expect(contacts(page)).toContainText('9.0 mm of thread hold, 9.0 turns; 8.0 mm are the least.')
+  await expect(contacts(page)).toContainText('9.0 mm of thread hold, 9.0 turns; 8.0 mm is the least.')
   await page.getByRole('button', { name: 'File the check' }).click()
   await expect(page.getByRole('link', { name: /Choose/ })).not.toContainText('does not join')
 })

@@ -6,32 +6,17 @@ const { path, subject } = useDesk()
 const route = useRoute()
 const jobs = computed(() => subject.type === 'vehicle' && route.params.sheet === 'jobs')
 const sheet = computed(() => (jobs.value ? null : sheetOf(route.params.sheet)))
+const tabs = computed(() =>
+  [...SHEETS, ...(subject.type === 'vehicle' ? [{ id: 'jobs', name: 'Jobs' }] : [])].map((one) => ({
+    ...one,
+    to: `${path}/${one.id}`,
+  })),
+)
 </script>
 
 <template>
   <div>
-    <nav
-      aria-label="Sheets of the circuit"
-      class="no-print sticky top-0 z-10 flex flex-wrap border-b border-hairline bg-ground px-4"
-    >
-      <NuxtLink
-        v-for="one in SHEETS"
-        :key="one.id"
-        :to="`${path}/${one.id}`"
-        class="tap"
-        :class="one.id === sheet ? 'sheet-here font-semibold' : 'text-soft'"
-        :aria-current="one.id === sheet ? 'page' : undefined"
-        >{{ one.name }}</NuxtLink
-      >
-      <NuxtLink
-        v-if="subject.type === 'vehicle'"
-        :to="`${path}/jobs`"
-        class="tap"
-        :class="jobs ? 'sheet-here font-semibold' : 'text-soft'"
-        :aria-current="jobs ? 'page' : undefined"
-        >Jobs</NuxtLink
-      >
-    </nav>
+    <SheetTabs :tabs="tabs" :open="jobs ? 'jobs' : sheet" label="Sheets of the circuit" />
     <VehicleJobs v-if="jobs" />
     <PartsSheet v-else-if="sheet === 'parts'" />
     <RouteSheet v-else-if="sheet === 'route'" />
@@ -42,9 +27,3 @@ const sheet = computed(() => (jobs.value ? null : sheetOf(route.params.sheet)))
     <KeepSheet v-else />
   </div>
 </template>
-
-<style scoped>
-.sheet-here {
-  box-shadow: inset 0 -4px var(--amber);
-}
-</style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Droplet, PanelTopOpen } from '@lucide/vue'
+import { FLUIDS } from '~~/core/fluid'
 import type { SuspectTold } from '~~/core/diagnosis'
 import type { Found } from '~~/core/journal'
 import { stripParts, type Place } from './found-marks'
@@ -13,6 +14,16 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ unfold: []; pick: [part: PartId] }>()
 const { shown } = useDesk()
+const { inside, age } = useFluid()
+/** What is in it and how old, where somebody said so. */
+const fluid = computed(() =>
+  [
+    inside.value.kind === 'unknown' ? '' : FLUIDS[inside.value.kind].name,
+    age.value === null ? '' : withUnits(age.value, 'months'),
+  ]
+    .filter(Boolean)
+    .join(', '),
+)
 
 const NAMES: Record<Place, string> = {
   reservoir: 'Reservoir',
@@ -31,6 +42,7 @@ const PARTS: Record<Place, PartId> = {
 const parts = computed(() => stripParts(props.found, props.suspects ?? []))
 /** What is said of a part where nothing was found at it. */
 const quiet = (place: Place): string => {
+  if (place === 'reservoir') return fluid.value
   if (place === 'line' && props.air) return `air ${millilitres(props.air)}`
   if (place === 'bleeder' && shown.value) return bleederWords(shown.value).replace('bleeder ', '')
   return ''

@@ -179,15 +179,7 @@ const lengths = computed(
         />
       </label>
     </div>
-    <p
-      v-for="(words, name) in problems"
-      v-show="words"
-      :key="name"
-      role="alert"
-      class="font-semibold text-rust"
-    >
-      {{ words }}. What you typed is still here.
-    </p>
+    <TypedProblems :problems="problems" />
     <p class="flex flex-wrap gap-1 pt-1">
       <button v-if="old" type="button" class="quiet" @click="end = { ...old }">As the old one</button>
       <button type="button" class="quiet" @click="$emit('keep')">It is so in the vehicle</button>

@@ -160,15 +160,7 @@ const kindOf = (event: Event) => (event.target as HTMLSelectElement).value as Fl
               @change="setBoiling"
           /></label>
         </div>
-        <p
-          v-for="(words, name) in problems"
-          v-show="words"
-          :key="name"
-          role="alert"
-          class="font-semibold text-rust"
-        >
-          {{ words }}. What you typed is still here.
-        </p>
+        <TypedProblems :problems="problems" />
         <div class="flex flex-wrap items-center gap-2 py-1">
           <span>Kept in air that is</span>
           <ChoiceRow

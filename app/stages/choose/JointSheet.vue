@@ -69,7 +69,7 @@ const atHand = computed(() =>
       ),
 )
 const joint = computed((): Joint => join(a.value, b.value, atHand.value))
-const contacts = computed(() => contactsOf(a.value, b.value, joint.value))
+const contacts = computed(() => contactsOf(a.value, b.value, joint.value, formatNow()))
 const told = computed(
   () =>
     a.value.thread !== null ||

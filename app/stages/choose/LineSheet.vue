@@ -99,16 +99,7 @@ const NAMES = { length: 'Length', bend: 'Bend', twist: 'Twist', heat: 'Heat', cl
   <div v-if="line && found" class="px-6 py-3">
     <div class="grid grid-cols-1 gap-x-8 xl:grid-cols-2">
       <div>
-        <div
-          v-if="lines.length > 1"
-          class="flex flex-wrap gap-1.5 pb-2"
-          role="group"
-          aria-label="Which line"
-        >
-          <OnOff v-for="(one, i) in lines" :key="i" :on="i === index" @click="index = i"
-            >Line {{ i + 1 }}, {{ one.kind }}, {{ millimetres(one.length) }}</OnOff
-          >
-        </div>
+        <LinePicker v-model="index" :lines="lines" />
         <label
           v-for="row in FIELDS"
           :key="row.name"
@@ -124,15 +115,7 @@ const NAMES = { length: 'Length', bend: 'Bend', twist: 'Twist', heat: 'Heat', cl
             @change="set(row, $event)"
           />
         </label>
-        <p
-          v-for="(words, name) in problems"
-          v-show="words"
-          :key="name"
-          role="alert"
-          class="font-semibold text-rust"
-        >
-          {{ words }}. What you typed is still here.
-        </p>
+        <TypedProblems :problems="problems" />
         <p class="py-1">
           <OnOff v-if="soft" :on="moves" @click="keep({ ...own, fixed: moves })"
             >One end moves with the engine</OnOff

@@ -149,16 +149,7 @@ const seen = computed(() => {
 <template>
   <div v-if="line" class="grid grid-cols-1 gap-x-8 px-6 py-3 xl:grid-cols-2">
     <div>
-      <div
-        v-if="lines.length > 1"
-        class="flex flex-wrap gap-1.5 pb-2"
-        role="group"
-        aria-label="Which line"
-      >
-        <OnOff v-for="(one, i) in lines" :key="i" :on="i === index" @click="index = i"
-          >Line {{ i + 1 }}, {{ one.kind }}, {{ millimetres(one.length) }}</OnOff
-        >
-      </div>
+      <LinePicker v-model="index" :lines="lines" />
       <div class="relative overflow-x-auto">
         <table class="w-full">
           <caption class="sr-only">
@@ -282,15 +273,7 @@ const seen = computed(() => {
           />
         </label>
       </details>
-      <p
-        v-for="(words, name) in problems"
-        v-show="words"
-        :key="name"
-        role="alert"
-        class="font-semibold text-rust"
-      >
-        {{ words }}. What you typed is still here.
-      </p>
+      <TypedProblems :problems="problems" />
     </div>
     <div>
       <div ref="frame">

@@ -35,24 +35,19 @@ const slaves = computed(() =>
 )
 const BORE = { min: 5, max: 100 }
 const RATIO = { min: 1, max: 20 }
-const own = reactive({ master: '', slave: '', outer: '', inner: '', ratio: '' })
+const own = reactive({ outer: '', inner: '', ratio: '' })
 const problem = ref('')
 function typedBore(text: string): number | null {
   const value = typedWithin(text, 'mm', BORE)
   problem.value = value === null ? `A bore is ${boundsIn(BORE, 'mm')}` : ''
   return value
 }
-function addMaster() {
-  const value = typedBore(own.master)
-  if (value === null) return
-  change({ masters: [...candidates.value!.masters, value].sort((a, b) => a - b) })
-  own.master = ''
-}
-function addSlave() {
-  const value = typedBore(own.slave)
-  if (value === null) return
-  change({ slaves: [...candidates.value!.slaves, value].sort((a, b) => a - b) })
-  own.slave = ''
+type Cylinder = { bore: number; stroke?: number }
+function addCylinder(part: 'master' | 'slave', { bore, stroke }: Cylinder) {
+  const now = candidates.value!
+  if (stroke !== undefined) change({ cylinders: [...now.cylinders, { part, bore, stroke }] })
+  else if (part === 'master') change({ masters: [...now.masters, bore].sort((a, b) => a - b) })
+  else change({ slaves: [...now.slaves, bore].sort((a, b) => a - b) })
 }
 function addRing() {
   const [outer, inner] = [typedBore(own.outer), typedBore(own.inner)]
@@ -158,36 +153,12 @@ const shownLimit = (row: (typeof LIMITS)[number]) => {
     <details class="border-b border-hairline">
       <summary class="min-h-11 py-2">Other bores, pedal ratio, lines, rod, limits</summary>
       <div class="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
-        <span class="flex items-center gap-2"
-          >Another master
-          <form class="flex gap-1" @submit.prevent="addMaster">
-            <input
-              v-model="own.master"
-              class="field w-20"
-              inputmode="decimal"
-              aria-label="Another master, bore"
-              :placeholder="symbolOf('mm')"
-            />
-            <button class="quiet" :disabled="own.master.trim() === ''" aria-label="Add this master">
-              +
-            </button>
-          </form></span
-        >
-        <span v-if="circuit.slave.type === 'external'" class="flex items-center gap-2"
-          >Another slave
-          <form class="flex gap-1" @submit.prevent="addSlave">
-            <input
-              v-model="own.slave"
-              class="field w-20"
-              inputmode="decimal"
-              aria-label="Another slave, bore"
-              :placeholder="symbolOf('mm')"
-            />
-            <button class="quiet" :disabled="own.slave.trim() === ''" aria-label="Add this slave">
-              +
-            </button>
-          </form></span
-        >
+        <OtherCylinder part="master" @add="addCylinder('master', $event)" />
+        <OtherCylinder
+          v-if="circuit.slave.type === 'external'"
+          part="slave"
+          @add="addCylinder('slave', $event)"
+        />
         <span v-else class="flex items-center gap-2"
           >Another slave
           <form class="flex gap-1" @submit.prevent="addRing">
@@ -209,6 +180,21 @@ const shownLimit = (row: (typeof LIMITS)[number]) => {
               +
             </button>
           </form></span
+        >
+      </div>
+      <div
+        v-if="candidates.cylinders.length"
+        class="flex flex-wrap gap-1.5 py-1"
+        role="group"
+        aria-label="With their own stroke"
+      >
+        <OnOff
+          v-for="(one, i) in candidates.cylinders"
+          :key="i"
+          on
+          :aria-label="`Take out ${one.part} ${bore(one.bore)} by ${bore(one.stroke)}`"
+          @click="change({ cylinders: candidates.cylinders.filter((_, k) => k !== i) })"
+          >{{ one.part }} {{ bore(one.bore) }} × {{ bore(one.stroke) }}</OnOff
         >
       </div>
       <div class="flex flex-wrap items-center gap-1.5 py-1" role="group" aria-label="Ratios to try">

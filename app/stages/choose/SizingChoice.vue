@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Line } from '~~/core/circuit'
+import { latestReading } from '~~/core/journal'
 import type { PhaseFigures } from '~~/core/proof'
 import {
   BEDDING_KM,
@@ -44,10 +45,7 @@ const time = (value: number | null) =>
 const km = useTypedText(`mellow-wait-${id}`, () => 'km')
 const KM = { min: 1, max: 100_000 }
 const wait = computed(() => (km.value.trim() === '' ? BEDDING_KM : typedWithin(km.value, 'km', KM)))
-const mileage = computed(() => {
-  const { after, working, asFound } = state.value.readings
-  return (after.mileage ?? working.mileage ?? asFound.mileage)?.payload.value ?? null
-})
+const mileage = computed(() => latestReading(state.value, 'mileage'))
 const plan = computed(() => state.value.circuitPlan?.payload ?? null)
 const isKept = computed(() => JSON.stringify(plan.value?.changes) === JSON.stringify(changes.value))
 const keep = (waitKm?: number) =>

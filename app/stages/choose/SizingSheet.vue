@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { assumedFigures } from '~~/core/installation'
 import { plannedFigures } from '~~/core/proof'
 import { planOf, type SizingOption } from '~~/core/sizing'
 import type { LadderStack } from '~/components/job/pad-ladder'
@@ -46,6 +47,8 @@ const shownAt = computed(() => {
 })
 const shown = computed(() => (shownAt.value === null ? null : options.value[shownAt.value]!))
 
+/** Figures of the circuit that nobody measured. */
+const guessed = computed(() => (base.value ? assumedFigures(base.value.installation).length : 0))
 const linesOf = ({ lines }: SizingOption) =>
   lines === null ? null : (chosenLayouts.value[lines]?.lines ?? null)
 function compare(at: number) {
@@ -71,10 +74,10 @@ watchEffect(() => {
   })
 })
 function optionLabel({ master, slave }: SizingOption): string {
-  const bore = (value: number) => inUnits(value, 'mm', unitsNow() === 'inch' ? 3 : 2)
-  const other =
-    slave.bore === undefined ? `${bore(slave.outer!)}/${bore(slave.inner!)}` : bore(slave.bore)
-  return `${bore(master.bore)} : ${other}`
+  const mm = (value: number) => inUnits(value, 'mm', unitsNow() === 'inch' ? 3 : 2)
+  const stroke = (value?: number) => (value === undefined ? '' : `×${mm(value)}`)
+  const other = slave.bore === undefined ? `${mm(slave.outer!)}/${mm(slave.inner!)}` : mm(slave.bore)
+  return `${mm(master.bore)}${stroke(master.stroke)} : ${other}${stroke(slave.stroke)}`
 }
 </script>
 
@@ -97,7 +100,12 @@ function optionLabel({ master, slave }: SizingOption): string {
         </template>
         <span v-else-if="sized" role="status" data-sized
           >{{ options.length }} combinations in {{ (took / 1000).toFixed(2) }} s, each without and with
-          {{ millilitres(sizing.limits.value.air) }} of air, on the bedded and on a new disc.</span
+          {{ millilitres(sizing.limits.value.air) }} of air, on the bedded disc and on a new one, which
+          needs {{ millimetres(sizing.limits.value.bedding) }} more at the bearing (judgement).
+          <template v-if="guessed"
+            >{{ guessed }} figures of this circuit are assumed: what one option gains over another holds
+            better than any figure by itself.</template
+          ></span
         >
         <span v-else>Nothing to size: choose a master and a slave.</span>
       </p>

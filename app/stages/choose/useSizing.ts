@@ -15,6 +15,8 @@ import {
 export interface Candidates {
   masters: number[]
   slaves: number[]
+  /** Those whose stroke is not the present one’s. */
+  cylinders: { part: 'master' | 'slave'; bore: number; stroke: number }[]
   /** Outer and inner of a concentric slave. */
   rings: { outer: number; inner: number }[]
   ratios: number[]
@@ -37,6 +39,7 @@ function boresBeside(bore: number): number[] {
 const startOf = ({ master, slave, pedal }: Circuit): Candidates => ({
   masters: boresBeside(master.bore),
   slaves: slave.type === 'external' ? boresBeside(slave.bore) : [],
+  cylinders: [],
   rings: slave.type === 'concentric' ? [{ outer: slave.outer, inner: slave.inner }] : [],
   ratios: [pedal.ratio],
   layouts: ['asItIs'],
@@ -66,7 +69,11 @@ export function useSizing() {
     },
   })
   const candidates = computed<Candidates | null>({
-    get: () => kept.value ?? (circuit.value ? startOf(circuit.value) : null),
+    // What an older tab kept may lack what came since.
+    get: () => {
+      const start = circuit.value && startOf(circuit.value)
+      return start && kept.value ? { ...start, ...kept.value } : start
+    },
     set: (value) => (kept.value = value),
   })
   const change = (part: Partial<Candidates>) => {
@@ -84,10 +91,13 @@ export function useSizing() {
   const question = computed(() => {
     const [c, from] = [circuit.value, candidates.value]
     if (!c || !from) return null
-    const masters = from.masters.map((bore): MasterCandidate => ({ bore }))
+    const ofPart = (part: 'master' | 'slave') =>
+      from.cylinders.filter((one) => one.part === part).map(({ bore, stroke }) => ({ bore, stroke }))
+    const masters: MasterCandidate[] = [...from.masters.map((bore) => ({ bore })), ...ofPart('master')]
     const longer = from.rodExtension > 0 ? { rodExtension: from.rodExtension } : {}
     const slaves = [
       ...from.slaves.map((bore): SlaveCandidate => ({ bore, ...longer })),
+      ...ofPart('slave').map((one): SlaveCandidate => ({ ...one, ...longer })),
       ...from.rings.map((ring): SlaveCandidate => ({ ...ring, ...longer })),
     ]
     const lines = chosenLayouts.value.map((one) => one.lines)

@@ -1,11 +1,10 @@
 <script setup lang="ts">
+import { latestReading } from '~~/core/journal'
+
 /** A change that was put off, and the distance at which it is due. */
 const { state, file } = useJob()
 const plan = computed(() => state.value.circuitPlan?.payload ?? null)
-const mileage = computed(() => {
-  const { after, working, asFound } = state.value.readings
-  return (after.mileage ?? working.mileage ?? asFound.mileage)?.payload.value ?? null
-})
+const mileage = computed(() => latestReading(state.value, 'mileage'))
 const fitNow = () =>
   plan.value &&
   file('circuitPlan', { changes: plan.value.changes, ...(plan.value.why && { why: plan.value.why }) })
