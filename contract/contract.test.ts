@@ -6,6 +6,7 @@ import { fromArchetype, type Installation } from '../core/installation'
 import type { Entry } from '../core/journal'
 import type { Change } from '../core/whatif'
 import { Refusal } from '../server/services/refusal'
+import { checkNewEntry } from '../server/services/check-new-entry'
 import { checker } from '../server/services/validate'
 import {
   brokenTexts,
@@ -222,6 +223,39 @@ describe('an entry at the boundary', () => {
     expect(() => query({ limit: '0' })).toThrow(/limit must be at least 1/)
     expect(() => query({ page: '2' })).toThrow(/not known here/)
     expect(() => query({ limit: '1e400' })).toThrow(/limit is too large a number/)
+  })
+})
+
+describe('an entry checked by its own kind', () => {
+  const bad: unknown[] = [
+    null,
+    'note',
+    {},
+    { ...entry(1, 'note', { words: 'x' }), kind: 'noSuchKind' },
+    { ...entry(1, 'note', { words: 'x' }), kind: 'toString' },
+    { ...entry(1, 'note', { words: '' }), id: 'short', more: 1 },
+    entry(1, 'circuitPlan', { changes: [{ change: 'field', field: 'x', value: 1e9 }] }),
+    { ...entry(1, 'joint', {} as never), by: undefined },
+    entry(1, 'parameter', { field: 'master.bore', value: null as never }),
+  ]
+  it.each(bad.map((one, i) => [i, one] as const))(
+    'is refused as by all kinds together: %d',
+    (_, one) => {
+      const said = (verify: (value: unknown) => unknown) => {
+        try {
+          verify(one)
+          return null
+        } catch (error) {
+          return error instanceof Refusal ? error.errors : error
+        }
+      }
+      expect(said(checkNewEntry)).toEqual(said(check))
+      expect(said(checkNewEntry)).not.toBeNull()
+    },
+  )
+  it('is taken as it is', () => {
+    const { sequence: _, ...good } = entry(1, 'note', { words: 'x' })
+    expect(checkNewEntry(good)).toBe(good)
   })
 })
 

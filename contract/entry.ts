@@ -12,7 +12,8 @@ const head = {
   at: Instant,
   by: Ulid,
 }
-const entryOf = (kind: Kind) => {
+/** One kind of entry as it is posted: by itself it is compiled in a moment, all of them together are not. */
+export const entrySchemaOf = (kind: Kind) => {
   const acts: TProperties =
     kind === 'withdrawal' ? { withdraws: Ulid } : { corrects: Type.Optional(Ulid) }
   return Type.Object(
@@ -24,5 +25,5 @@ const entryOf = (kind: Kind) => {
 /** An entry as it is posted: the server adds its sequence. */
 export const NewEntrySchema = tagged<Entry>(
   'kind',
-  (Object.keys(KINDS_AT_BOUNDARY) as Kind[]).map((kind) => entryOf(kind)),
+  (Object.keys(KINDS_AT_BOUNDARY) as Kind[]).map((kind) => entrySchemaOf(kind)),
 )

@@ -5,7 +5,7 @@ export * from './files'
 export { checkEntry } from './check-entry'
 export { checkInstallationFile } from './check-installation'
 export { CueSchema, type Cue } from './cue'
-export { NewEntrySchema } from './entry'
+export { entrySchemaOf, NewEntrySchema } from './entry'
 export {
   CircuitSchema,
   FIRST_INSTALLATION_FILE,

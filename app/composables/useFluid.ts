@@ -16,7 +16,7 @@ export const monthsSince = (iso: string, now = Date.now()): number =>
   Math.max(0, (now - Date.parse(iso)) / MONTH)
 
 /** What the vehicle’s own history says of its fluid, where the job has not said it. */
-function insideOf(entries: readonly Entry[]): FluidInside | null {
+export function insideOf(entries: readonly Entry[]): FluidInside | null {
   let found: FluidInside | null = null
   for (const { holds } of timeline(entries).standing)
     if (holds.kind === 'fluidInside') found = holds.payload

@@ -5,7 +5,7 @@ import type { Entry } from '~~/core/journal'
 
 /** ms: the server beats every 15 s; a stream that is still for longer than two beats is taken as gone. */
 const STILL = 40_000
-const AGAIN = 700
+const AGAIN = 500
 /** ms after which a tab that nobody looks at gives its stream back: a browser opens only a handful to one server. */
 const HIDDEN = 30_000
 

@@ -1,13 +1,13 @@
-import { EntriesQuery, IdPath, NewEntrySchema } from '../../contract'
+import { EntriesQuery, IdPath } from '../../contract'
 import { lift, type Entry, type Subject } from '../../core/journal'
 import { appendEntry } from '../services/append-queue'
+import { checkNewEntry } from '../services/check-new-entry'
 import { listEntries } from '../services/entries'
 import { checker } from '../services/validate'
 import { route } from './route'
 
 const checkPath = checker(IdPath)
 const checkQuery = checker(EntriesQuery, 'query')
-const checkEntry = checker(NewEntrySchema)
 
 /** What an older tab sends, as this version has it; what is no entry at all is left to the check. */
 const lifted = (body: unknown): unknown =>
@@ -24,7 +24,7 @@ export const entriesOf = (type: Subject['type']) =>
 export const appendTo = (type: Subject['type']) =>
   route(async ({ database, params, body, created }) => {
     const { id } = checkPath(params)
-    const done = await appendEntry(database, { type, id }, checkEntry(lifted(await body())))
+    const done = await appendEntry(database, { type, id }, checkNewEntry(lifted(await body())))
     created(done.created)
     return done.entry
   })

@@ -266,6 +266,11 @@ test('mineral oil in a glycol system stops the job, and only fit fluid is filled
       async () => (await get<Container[]>('/containers')).find((one) => one.id === openOne.id)!.left,
     )
     .toBe(openOne.left - 120_000)
+  // The vehicle's next job starts from it.
+  await page.getByRole('button', { name: 'Keep it with the vehicle' }).click()
+  await expect(
+    page.getByRole('button', { name: 'The vehicle’s next job starts from this' }),
+  ).toBeVisible()
   await page.goto(url(`/jobs/${id}/bleed`))
   await expect(page.locator('[data-bleed-fluid]')).toContainText(
     'Filling DOT 4: 120 ml so far, open since',

@@ -341,5 +341,5 @@ test('an upgrade opens where parts are tried; what is missing in a form is in si
   await page.getByRole('option', { name: /Mail van/ }).click()
   await page.getByText('Upgrade', { exact: true }).click()
   await page.getByRole('button', { name: 'Open the job' }).click()
-  await page.waitForURL(/\/circuit\/whatif$/)
+  await page.waitForURL(/\/choose$/)
 })

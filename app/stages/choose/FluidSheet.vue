@@ -3,7 +3,9 @@ import { CLIMATES, FLUID_KINDS, FLUIDS, type FluidKind } from '~~/core/fluid'
 import type { FluidInside } from '~~/core/journal'
 
 /** What is inside, how old and what that does to its boiling point; what may go in, out of which container, and how much. */
-const { state, file, problem } = useJob()
+const { state, vehicle, vehicleEntries, file, problem } = useJob()
+const journal = useJournalStore()
+const person = usePersonStore()
 const { inside, shared, age, now, volumes } = useFluid()
 const told = computed(() => state.value.fluidInside)
 const set = (part: Partial<FluidInside>) => file('fluidInside', { ...inside.value, ...part })
@@ -11,6 +13,13 @@ function without(name: 'water' | 'boiling' | 'wanted') {
   const next = { ...inside.value }
   delete next[name]
   return file('fluidInside', next)
+}
+/** What the vehicle’s own history says is what the next job starts from. */
+const ofVehicle = computed(() => insideOf(vehicleEntries.value))
+const isKept = computed(() => JSON.stringify(ofVehicle.value) === JSON.stringify(inside.value))
+async function keepOnVehicle() {
+  if (!vehicle.value || !person.current) return
+  await journal.file({ type: 'vehicle', id: vehicle.value.id }, person.id, 'fluidInside', inside.value)
 }
 const CLIMATE_WORDS = { dry: 'dry', usual: 'usual', damp: 'damp' } as const
 const climates = CLIMATES.map((id) => ({ id, name: CLIMATE_WORDS[id] }))
@@ -83,6 +92,11 @@ const kindOf = (event: Event) => (event.target as HTMLSelectElement).value as Fl
             </select></label
           >
         </div>
+        <p v-if="told">
+          <button type="button" class="tap underline" :disabled="isKept" @click="keepOnVehicle">
+            {{ isKept ? 'The vehicle’s next job starts from this' : 'Keep it with the vehicle' }}
+          </button>
+        </p>
         <FluidStop :inside="inside" />
       </section>
       <section aria-labelledby="does" class="mt-2">
