@@ -46,6 +46,8 @@ export default defineNuxtConfig({
   },
   vite: {
     plugins: [tailwindcss()],
+    // What the PDF package would fetch to draw web pages; ours are drawn line by line, and nobody’s browser keeps it.
+    build: { rollupOptions: { external: ['html2canvas', 'canvg', 'dompurify'] } },
     worker: { format: 'es' },
     server: { hmr: { host: loopback } },
   },

@@ -7,28 +7,15 @@ import {
   type FluidAnswer,
   type FluidKind,
 } from '~~/core/fluid'
-import { latestReading, timeline, type Entry, type FluidInside } from '~~/core/journal'
+import { fluidFrom, latestReading, type FluidInside } from '~~/core/journal'
 import type { Container } from '~~/contract'
-
-/** ms in a month, the mean of a year’s. */
-const MONTH = (365.25 / 12) * 24 * 3600 * 1000
-export const monthsSince = (iso: string, now = Date.now()): number =>
-  Math.max(0, (now - Date.parse(iso)) / MONTH)
-
-/** What the vehicle’s own history says of its fluid, where the job has not said it. */
-export function insideOf(entries: readonly Entry[]): FluidInside | null {
-  let found: FluidInside | null = null
-  for (const { holds } of timeline(entries).standing)
-    if (holds.kind === 'fluidInside') found = holds.payload
-  return found
-}
 
 /** The fluid of the open job: what is inside and how old, what may go in, and how much of it. */
 export function useFluid() {
   const { state, vehicleEntries } = useJob()
   const { kept } = useJobFigures()
   const inside = computed<FluidInside>(
-    () => state.value.fluidInside?.payload ?? insideOf(vehicleEntries.value) ?? { kind: 'unknown' },
+    () => state.value.fluidInside?.payload ?? fluidFrom(vehicleEntries.value) ?? { kind: 'unknown' },
   )
   const shared = computed(() => kept.value?.reservoir.sharedWithBrakes ?? false)
   const age = computed(() => latestReading(state.value, 'fluidAge'))

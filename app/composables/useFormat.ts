@@ -12,3 +12,9 @@ export function when(iso: string): string {
   const today = new Date().toDateString() === at.toDateString()
   return today ? time.format(at) : `${day.format(at)} ${time.format(at)}`
 }
+
+/** ms in a month, the mean of a year’s. */
+const MONTH = (365.25 / 12) * 24 * 3600 * 1000
+/** Months that have passed since, not rounded. */
+export const monthsSince = (iso: string, now = Date.now()): number =>
+  Math.max(0, (now - Date.parse(iso)) / MONTH)

@@ -5,7 +5,8 @@ import { fromArchetype } from '../installation'
 import { timeline } from './effective'
 import type { Entry } from './entry'
 import { conditionsOf, evidenceOf } from './evidence'
-import { calibrationFrom, fold, installationFrom } from './fold'
+import { calibrationFrom, fluidFrom, fold, installationFrom } from './fold'
+import { latestReading } from './latest'
 import { phaseAt, startStage } from './stages'
 import { understood } from './understood'
 
@@ -246,6 +247,27 @@ describe('the state of a job', () => {
     expect(read.joints).toEqual([{ at: 'slavePort', a: nut, b: port }])
     expect(read.slave.faces).toBe('back')
     expect(read.mounts).toEqual({ master: 'studs', slave: null })
+  })
+
+  it('the fluid inside is what was said last, and was not taken back', () => {
+    const said = [
+      entry(1, 'fluidInside', { kind: 'unknown' }),
+      entry(2, 'fluidInside', { kind: 'dot4', wanted: 'dot4' }),
+    ]
+    expect(fluidFrom(said)).toEqual({ kind: 'dot4', wanted: 'dot4' })
+    expect(fluidFrom([...said, entry(3, 'withdrawal', {}, { withdraws: id(2) })])).toEqual({
+      kind: 'unknown',
+    })
+    expect(fluidFrom([])).toBeNull()
+  })
+
+  it('the last of a reading is the one furthest along the road', () => {
+    const reading = (n: number, phase: 'asFound' | 'after', value: number) =>
+      entry(n, 'measurement', { reading: 'mileage', value, phase })
+    expect(latestReading(fold([reading(1, 'asFound', 61_000)]), 'mileage')).toBe(61_000)
+    const both = [reading(1, 'after', 61_020), reading(2, 'asFound', 61_000)]
+    expect(latestReading(fold(both), 'mileage')).toBe(61_020)
+    expect(latestReading(fold([]), 'mileage')).toBeNull()
   })
 
   it('starts at the stage that its kind needs', () => {

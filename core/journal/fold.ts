@@ -6,7 +6,7 @@ import type { PedalReadings } from '../estimate'
 import { withChosen, withJoint, withMeasured, withRoute, type Installation } from '../installation'
 import { timeline, type Standing, type Timeline } from './effective'
 import type { Entry, EntryOf } from './entry'
-import type { Held } from '../entries'
+import type { FluidInside, Held } from '../entries'
 import { understood } from './understood'
 
 /** Present state of a job: the slices of its stages, and the history that they were folded from. */
@@ -105,6 +105,14 @@ export function calibrationFrom(entries: readonly Entry[]): Held<PedalReadings> 
   let found: Held<PedalReadings> | null = null
   for (const stands of timeline(entries).standing)
     if (stands.holds.kind === 'calibration') found = held(stands, stands.holds)
+  return found
+}
+
+/** What a vehicle's own history says of the fluid inside; null where it says nothing. */
+export function fluidFrom(entries: readonly Entry[]): FluidInside | null {
+  let found: FluidInside | null = null
+  for (const { holds } of timeline(entries).standing)
+    if (holds.kind === 'fluidInside') found = holds.payload
   return found
 }
 

@@ -9,6 +9,7 @@ export { bearing, bearingOnwards } from './bearing'
 export { timeline, type Standing, type Timeline } from './effective'
 export {
   calibrationFrom,
+  fluidFrom,
   fold,
   foldSlice,
   goodFigures,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CLIMATES, FLUID_KINDS, FLUIDS, type FluidKind } from '~~/core/fluid'
-import type { FluidInside } from '~~/core/journal'
+import { fluidFrom, type FluidInside } from '~~/core/journal'
 
 /** What is inside, how old and what that does to its boiling point; what may go in, out of which container, and how much. */
 const { state, vehicle, vehicleEntries, file, problem } = useJob()
@@ -15,7 +15,7 @@ function without(name: 'water' | 'boiling' | 'wanted') {
   return file('fluidInside', next)
 }
 /** What the vehicle’s own history says is what the next job starts from. */
-const ofVehicle = computed(() => insideOf(vehicleEntries.value))
+const ofVehicle = computed(() => fluidFrom(vehicleEntries.value))
 const isKept = computed(() => JSON.stringify(ofVehicle.value) === JSON.stringify(inside.value))
 async function keepOnVehicle() {
   if (!vehicle.value || !person.current) return

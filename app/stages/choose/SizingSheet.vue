@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { InputError } from '~~/core/circuit'
 import { assumedFigures } from '~~/core/installation'
 import { plannedFigures } from '~~/core/proof'
 import { planOf, type SizingOption } from '~~/core/sizing'
@@ -62,8 +63,10 @@ const stackOfOption = (option: SizingOption, label: string): LadderStack | null 
   try {
     const changes = planOf(base.value.installation, option, linesOf(option))
     return { id: label, label, figures: plannedFigures(base.value, changes) }
-  } catch {
-    return null
+  } catch (error) {
+    // Parts that make no circuit have no place on the ladder; the table says what is wrong with them.
+    if (error instanceof InputError) return null
+    throw error
   }
 }
 watchEffect(() => {

@@ -41,7 +41,7 @@ function setTurns(text: string) {
   wrong.value = value === null ? 'It may be turned by 0 to 180°' : ''
   if (value !== null) own.value = { ...own.value, turns: value }
 }
-/** Screw and hose change places: two figures that are filed one after the other. */
+/** Screw and hose change places, both in one entry; what a wrench reaches goes with its port. */
 async function swap() {
   const now = kept.value
   if (!now || bleeder.value === null) return
