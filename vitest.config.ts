@@ -7,7 +7,7 @@ const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 export default defineConfig({
   resolve: { alias: { '~~': at('.'), '~': at('./app'), '#build': at('./.nuxt') } },
   test: {
-    include: ['{core,contract,server,app,demo,scripts,tests/house}/**/*.test.ts'],
+    include: ['{core,contract,server,app,demo,devices,scripts,tests/house}/**/*.test.ts'],
     exclude: ['**/node_modules/**', '.output/**', '.nuxt/**'],
     testTimeout: 180_000,
     hookTimeout: 180_000,

@@ -6,6 +6,7 @@ import { FLUID_KINDS, type FluidKind } from '../core/fluid'
 import { FIRSTS, SCOPES, WAYS, type ShopRecord } from '../core/diagnosis'
 import { NewEntrySchema } from './entry'
 import { JOB_FILTERS } from './filters'
+import { DeliveryDaySchema } from './orders'
 import { bounded, Instant, Line, OneOf, OrNull, strict, Ulid } from './shape'
 
 /** Bodies and queries of the API. Ids are made where the thing is made, so that sending twice is harmless. */
@@ -20,6 +21,8 @@ export const ShopSettings = Type.Object(
     school: Type.Object({ scope: OneOf(SCOPES), way: OneOf(WAYS), first: OneOf(FIRSTS) }, strict),
     /** Closed jobs from then on move the chances; null for all. */
     recordSince: Type.Union([Instant, Type.Null()]),
+    /** When parts come; what is left out stays as it was. */
+    delivery: Type.Optional(Type.Array(DeliveryDaySchema, { maxItems: 14 })),
   },
   strict,
 )

@@ -2,6 +2,8 @@
 export * from './bodies'
 export { JOB_FILTERS, type JobFilter } from './filters'
 export * from './files'
+export * from './orders'
+export * from './parts'
 export { checkEntry } from './check-entry'
 export { checkInstallationFile } from './check-installation'
 export { CueSchema, type Cue } from './cue'

@@ -2,10 +2,39 @@ import { Type } from '@sinclair/typebox'
 import { FAULT_IDS, FIRSTS, REPAIRS, SCOPES, WAYS } from '../../core/diagnosis'
 import { JOIN_CODES, JOIN_VERDICTS, SEALS } from '../../core/fitting'
 import type { ChoosePayloads } from '../../core/journal'
+import { COMPARED, compareRow, JUDGED, ROW_IDS, type ComparedRow } from '../../core/side-by-side'
 import { checkEnd, EndSchema } from '../end'
 import { JointPlaceSchema } from '../installation'
-import { bounded, Line, OneOf, OrNull, strict } from '../shape'
+import type { FieldProblem } from '../problem'
+import { bounded, Line, OneOf, OrNull, strict, Ulid } from '../shape'
 import type { KindAtBoundary } from './kind'
+
+const Side = Type.Union([bounded({ min: -10_000, max: 10_000 }), Line(80), Type.Boolean(), Type.Null()])
+const Things = Type.Array(Line(80), { maxItems: 40 })
+
+/** A side must be what its row is: a figure within its bounds, one of its list, yes or no. */
+function checkRow(row: ComparedRow, at: string): FieldProblem[] {
+  const kind = compareRow(row.what)
+  return (['old', 'new'] as const).flatMap((side): FieldProblem[] => {
+    const value = row[side]
+    const path = `${at}/${side}`
+    if (value === null) return []
+    switch (kind.type) {
+      case 'figure':
+        return typeof value === 'number' && value >= kind.min && value <= kind.max
+          ? []
+          : [{ path, message: `must be ${kind.min} to ${kind.max} ${kind.unit}` }]
+      case 'choice':
+        return kind.values.some(({ id }) => id === value)
+          ? []
+          : [{ path, message: `must be one of ${kind.values.map(({ id }) => id).join(', ')}` }]
+      case 'yesNo':
+        return typeof value === 'boolean' ? [] : [{ path, message: 'must be true or false' }]
+      case 'thread':
+        return typeof value === 'string' ? [] : [{ path, message: 'must be a thread, or none' }]
+    }
+  })
+}
 
 export const CHOOSE_AT_BOUNDARY = {
   decision: {
@@ -71,5 +100,35 @@ export const CHOOSE_AT_BOUNDARY = {
         ? [{ path: `${at}/a`, message: 'one end at least must be told' }]
         : []
     },
+  },
+  fitCheck: {
+    schema: Type.Object(
+      {
+        part: Type.Optional(Ulid),
+        of: Type.Optional(OneOf(COMPARED)),
+        words: Type.Optional(Line(120)),
+        brought: Type.Boolean(),
+        rows: Type.Array(
+          Type.Object(
+            {
+              what: OneOf(ROW_IDS),
+              old: Side,
+              new: Side,
+              unit: Type.Optional(OneOf(['mm', '°'])),
+              judged: OneOf(JUDGED),
+              change: Type.Optional(Line(300)),
+            },
+            strict,
+          ),
+          { maxItems: ROW_IDS.length },
+        ),
+        keep: Things,
+        move: Things,
+        bin: Things,
+        casualties: Things,
+      },
+      strict,
+    ),
+    check: ({ rows }, at) => rows.flatMap((row, i) => checkRow(row, `${at}/rows/${i}`)),
   },
 } satisfies { [K in keyof ChoosePayloads]: KindAtBoundary<ChoosePayloads[K]> }

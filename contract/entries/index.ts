@@ -7,6 +7,7 @@ import { FIND_AT_BOUNDARY } from './find'
 import { FIT_AT_BOUNDARY } from './fit'
 import { FLUID_AT_BOUNDARY } from './fluid'
 import type { KindAtBoundary } from './kind'
+import { ORDERS_AT_BOUNDARY } from './orders'
 import { PROVE_AT_BOUNDARY } from './prove'
 import { RECORD_AT_BOUNDARY } from './record'
 
@@ -17,6 +18,7 @@ export const KINDS_AT_BOUNDARY = {
   ...CHOOSE_AT_BOUNDARY,
   ...FIT_AT_BOUNDARY,
   ...FLUID_AT_BOUNDARY,
+  ...ORDERS_AT_BOUNDARY,
   ...BLEED_AT_BOUNDARY,
   ...PROVE_AT_BOUNDARY,
   ...RECORD_AT_BOUNDARY,

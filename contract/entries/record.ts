@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox'
 import type { RecordPayloads } from '../../core/journal'
-import { Line, strict, Ulid } from '../shape'
+import { Line, OneOf, strict, Ulid } from '../shape'
 import type { KindAtBoundary } from './kind'
 
 export const RECORD_AT_BOUNDARY = {
@@ -10,6 +10,7 @@ export const RECORD_AT_BOUNDARY = {
         file: Ulid,
         of: Type.Optional(Ulid),
         place: Type.Optional(Line(40)),
+        side: Type.Optional(OneOf(['old', 'new'])),
         words: Type.Optional(Line(400)),
       },
       strict,

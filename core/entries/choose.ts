@@ -9,8 +9,20 @@ import {
 } from '../diagnosis'
 import { SEAT_WORDS, type End, type JoinCode, type Joint, type Seal } from '../fitting'
 import { isJointPlace, type JointPlace } from '../installation'
+import {
+  COMPARED,
+  COMPARED_WORDS,
+  compareRow,
+  fitVerdict,
+  FIT_WORDS,
+  JUDGED_WORDS,
+  ROW_IDS,
+  type Compared,
+  type ComparedRow,
+} from '../side-by-side'
 import type { Held } from './held'
 import { chanceWords, FIRST_WORDS, jointWords, SCOPE_WORDS, WAY_WORDS } from '../words'
+import type { Format } from '../quantity'
 import { namesOf, type EntryKind } from './kind'
 
 /** What the figures favoured in a question, or a fault with its chance, when it was decided. */
@@ -47,16 +59,64 @@ export interface JointChecked {
   atHand?: Seal[]
 }
 
+/**
+ * The new part beside the old one: rows that were looked at, and what comes of it. Rows add up over entries, the later of one
+ * row in place of the earlier; lists and the rest stay as they were where an entry leaves them empty.
+ */
+export interface FitCheck {
+  /** Of the shelf, where it lies there. */
+  part?: string
+  /** Which one it is; the master where an entry leaves it out. */
+  of?: Compared
+  /** What it says on it, as somebody typed it. */
+  words?: string
+  /** The customer brought it. */
+  brought: boolean
+  rows: ComparedRow[]
+  keep: string[]
+  move: string[]
+  bin: string[]
+  /** By their ids in the table, or in words. */
+  casualties: string[]
+}
+/** What a job's entries say of one comparison, added up. */
+export type Comparison = Omit<FitCheck, 'of'> & { of: Compared; entries: string[] }
+
 export interface ChoosePayloads {
   decision: DecisionMade
   joint: JointChecked
+  fitCheck: FitCheck
 }
 export interface ChooseState {
   decision: Held<DecisionMade> | null
   /** The last check of each joint. */
   joints: Partial<Record<JointPlace, Held<JointChecked>>>
+  comparisons: Partial<Record<Compared, Comparison>>
 }
-export const startChoose = (): ChooseState => ({ decision: null, joints: {} })
+export const startChoose = (): ChooseState => ({ decision: null, joints: {}, comparisons: {} })
+
+/** A comparison with what another entry adds to it. */
+function added(before: Comparison | undefined, { of = 'master', ...check }: FitCheck, id: string) {
+  const rows = new Map(before?.rows.map((row) => [row.what, row]))
+  for (const row of check.rows) rows.set(row.what, row)
+  const list = (name: 'keep' | 'move' | 'bin' | 'casualties') =>
+    check[name].length > 0 ? check[name] : (before?.[name] ?? [])
+  const part = check.part ?? before?.part
+  const words = check.words ?? before?.words
+  const next: Comparison = {
+    of,
+    brought: check.brought,
+    rows: [...rows.values()],
+    keep: list('keep'),
+    move: list('move'),
+    bin: list('bin'),
+    casualties: list('casualties'),
+    entries: [...(before?.entries ?? []), id],
+    ...(part !== undefined && { part }),
+    ...(words !== undefined && { words }),
+  }
+  return next
+}
 
 /** An end in a few words: its thread, its seat. */
 export const endWords = ({ thread, gender, seat }: End): string =>
@@ -68,6 +128,8 @@ export const VERDICT_OF_JOINT: Record<Joint['verdict'], string> = {
 }
 
 const repairs = namesOf(REPAIRS.map(({ id }) => id))
+const compareRows = namesOf(ROW_IDS)
+const compared = namesOf(COMPARED)
 
 type Kinds = { [K in keyof ChoosePayloads]: EntryKind<ChoosePayloads[K], ChooseState> }
 
@@ -96,6 +158,44 @@ export const CHOOSE_KINDS: Kinds = {
       return `${jointWords(at)}: ${told.filter(Boolean).join('; ') || 'not known'}`
     },
   },
+  fitCheck: {
+    subjects: ['job'],
+    knows: ({ of, rows }) =>
+      (of === undefined || compared.has(of)) && rows.every(({ what }) => compareRows.has(what)),
+    take: (slice, { payload, id }) => {
+      const of = payload.of ?? 'master'
+      slice.comparisons = {
+        ...slice.comparisons,
+        [of]: added(slice.comparisons[of], payload, id),
+      }
+    },
+    tell: ({ of = 'master', brought, rows, keep, move, bin, casualties }, format) => {
+      const said = rows.map((row) => {
+        const { label } = compareRow(row.what)
+        const sides = `${sideWords(row, 'old', format)} against ${sideWords(row, 'new', format)}`
+        return `${label.toLowerCase()} ${sides}: ${row.change ?? JUDGED_WORDS[row.judged]}`
+      })
+      const lists = keep.length + move.length + bin.length + casualties.length > 0
+      return [
+        `${brought ? 'Brought' : 'New'} ${COMPARED_WORDS[of].toLowerCase()} beside the old: ${said.join('; ')}`,
+        ...(lists ? [`to keep ${keep.length}, move ${move.length}, bin ${bin.length}`] : []),
+        ...(rows.length > 3 ? [FIT_WORDS[fitVerdict(of, rows)]] : []),
+      ].join('. ')
+    },
+  },
+}
+
+/** A side of a row as one would say it. */
+export function sideWords(row: ComparedRow, side: 'old' | 'new', format: Format): string {
+  const value = row[side]
+  if (value === null) return 'not looked at'
+  const kind = compareRow(row.what)
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (kind.type === 'figure' && typeof value === 'number')
+    return kind.unit === '°' ? `${value}°` : format.figure(value, 'mm')
+  return kind.type === 'choice'
+    ? (kind.values.find(({ id }) => id === value)?.name ?? String(value))
+    : String(value)
 }
 
 const ANSWERS = { ...SCOPE_WORDS, ...WAY_WORDS, ...FIRST_WORDS }

@@ -9,6 +9,7 @@ import { FIND_KINDS, startFind, type FindPayloads, type FindState } from './find
 import { FIT_KINDS, startFit, type FitPayloads, type FitState } from './fit'
 import { FLUID_KINDS_OF_ENTRY, startFluid, type FluidPayloads, type FluidState } from './fluid'
 import type { EntryKind } from './kind'
+import { ORDER_KINDS, startOrders, type OrderPayloads, type OrderSlice } from './orders'
 import { PROVE_KINDS, startProve, type ProvePayloads, type ProveState } from './prove'
 import { RECORD_KINDS, startRecord, type RecordPayloads, type RecordState } from './record'
 
@@ -20,6 +21,7 @@ export * from './circuit'
 export * from './find'
 export * from './fit'
 export * from './fluid'
+export * from './orders'
 export * from './prove'
 export * from './record'
 export { seconds } from './phrases'
@@ -32,6 +34,7 @@ export interface Payloads
     ChoosePayloads,
     FitPayloads,
     FluidPayloads,
+    OrderPayloads,
     BleedPayloads,
     ProvePayloads,
     RecordPayloads {}
@@ -44,6 +47,7 @@ export interface Slices {
   choose: ChooseState
   fit: FitState
   fluid: FluidState
+  orders: OrderSlice
   bleed: BleedState
   prove: ProveState
   record: RecordState
@@ -57,6 +61,7 @@ export const SLICES: { [S in SliceName]: { start: () => Slices[S]; kinds: object
   choose: { start: startChoose, kinds: CHOOSE_KINDS },
   fit: { start: startFit, kinds: FIT_KINDS },
   fluid: { start: startFluid, kinds: FLUID_KINDS_OF_ENTRY },
+  orders: { start: startOrders, kinds: ORDER_KINDS },
   bleed: { start: startBleed, kinds: BLEED_KINDS },
   prove: { start: startProve, kinds: PROVE_KINDS },
   record: { start: startRecord, kinds: RECORD_KINDS },
@@ -69,6 +74,7 @@ export const KINDS = {
   ...CHOOSE_KINDS,
   ...FIT_KINDS,
   ...FLUID_KINDS_OF_ENTRY,
+  ...ORDER_KINDS,
   ...BLEED_KINDS,
   ...PROVE_KINDS,
   ...RECORD_KINDS,

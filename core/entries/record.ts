@@ -9,6 +9,8 @@ export interface Photo {
   of?: string
   /** Part of the circuit that it shows, by its name in the drawing. */
   place?: string
+  /** Of two parts that are compared: the one in the vehicle, or the new one. */
+  side?: 'old' | 'new'
   words?: string
 }
 

@@ -1,6 +1,7 @@
 import type { RepairId } from '../diagnosis'
 import type { JointPlace } from '../installation'
-import type { JobState } from '../journal'
+import { waitingLines, wrongLines, type JobState, type OrderedLine } from '../journal'
+import { fitVerdict, type Compared } from '../side-by-side'
 
 /** Joints that a repair takes apart or makes anew; of lines, which ones is not known before somebody looks. */
 const OPENED_BY: Partial<Record<RepairId, readonly JointPlace[]>> = {
@@ -18,10 +19,19 @@ export interface ChooseOwed {
   unchecked: JointPlace[]
   /** An upgrade without a plan. */
   plan: boolean
+  /** New parts that were compared with the old ones and do not fit. */
+  wontFit: Compared[]
+  /** Parts were brought, and nothing was compared to its end. */
+  compare: boolean
+  /** Ordered and not all here. */
+  waiting: OrderedLine[]
+  /** Came wrong, and still to go back. */
+  wrong: OrderedLine[]
 }
 
-/** What Choose still owes: joints that do not join or were not checked, and a plan where one is the goal. */
-export function chooseOwed({ decision, joints, circuitPlan, goal, bleed }: JobState): ChooseOwed {
+/** What Choose still owes: joints and parts that do not fit or were not checked, parts that have not come, a plan. */
+export function chooseOwed(state: JobState): ChooseOwed {
+  const { decision, joints, circuitPlan, goal, bleed, comparisons } = state
   const refused = Object.values(joints).flatMap((held) =>
     held?.payload.verdict === 'refused' ? [held.payload.at] : [],
   )
@@ -29,5 +39,15 @@ export function chooseOwed({ decision, joints, circuitPlan, goal, bleed }: JobSt
   // Once it is being bled, its joints are made.
   const unchecked = bleed.cycles.length > 0 ? [] : [...wanted].filter((at) => !joints[at])
   const planned = (circuitPlan?.payload.changes.length ?? 0) > 0
-  return { refused, unchecked, plan: goal?.payload.jobKind === 'upgrade' && !planned }
+  const verdicts = Object.values(comparisons).map(({ of, rows }) => ({ of, is: fitVerdict(of, rows) }))
+  const compared = verdicts.some(({ is }) => is !== 'notKnown')
+  return {
+    refused,
+    unchecked,
+    plan: goal?.payload.jobKind === 'upgrade' && !planned,
+    wontFit: verdicts.filter(({ is }) => is === 'wontFit').map(({ of }) => of),
+    compare: goal?.payload.jobKind === 'partsBrought' && !compared && bleed.cycles.length === 0,
+    waiting: waitingLines(state),
+    wrong: wrongLines(state),
+  }
 }

@@ -1,5 +1,6 @@
 import { repairWords } from '../diagnosis'
-import { startStage, type JobState, type Stage } from '../journal'
+import type { Compared } from '../side-by-side'
+import { startStage, type JobState, type OrderedLine, type Stage } from '../journal'
 import type { JointPlace } from '../installation'
 import { readingsOwed } from './asked'
 import { chooseOwed } from './choose-owed'
@@ -17,6 +18,14 @@ export type NextStep =
   | { to: 'bleed'; cycles: number; clearInRow: number }
   /** Two ends were checked on the bench and do not join: another part first. */
   | { to: 'joint'; at: JointPlace }
+  /** A new part was laid beside the old one and does not fit. */
+  | { to: 'fit'; of: Compared }
+  /** Parts that were brought are laid beside the old ones first. */
+  | { to: 'compare' }
+  /** Something that came wrong is to be sent back. */
+  | { to: 'sendBack'; words: string }
+  /** Waits for parts: how many lines, and when the last of them is promised. */
+  | { to: 'wait'; lines: number; words: string; arrives: string | null }
   /** An upgrade whose parts are not sized yet. */
   | { to: 'size' }
   /** Decided: the repairs that were chosen, in words. */
@@ -41,8 +50,24 @@ export function nextStep(state: JobState, stops: readonly OpenStop[]): NextStep 
   const owed = chooseOwed(state)
   const [at] = owed.refused
   if (at) return { to: 'joint', at }
+  const [of] = owed.wontFit
+  if (of) return { to: 'fit', of }
+  const [back] = owed.wrong
+  if (back) return { to: 'sendBack', words: back.words }
+  if (owed.waiting.length > 0) return waits(owed.waiting)
+  if (owed.compare && state.complaints.length === 0) return { to: 'compare' }
   if (owed.plan && state.complaints.length === 0) return { to: 'size' }
   if (state.decision) return { to: 'repair', words: repairWords(state.decision.payload.repairs) }
   const stage = state.goal ? startStage(state.goal.payload.jobKind) : 'find'
   return stage === 'find' || state.complaints.length > 0 ? { to: 'look' } : { to: 'enter', stage }
+}
+
+function waits(lines: readonly OrderedLine[]): NextStep {
+  const promised = lines.map(({ arrives }) => arrives).filter((one) => one !== null)
+  return {
+    to: 'wait',
+    lines: lines.length,
+    words: lines[0]!.words,
+    arrives: promised.length > 0 ? promised.reduce((a, b) => (a > b ? a : b)) : null,
+  }
 }

@@ -7,6 +7,7 @@ import { keptWithTheJob } from './migrations/0004-kept-with-the-job'
 import { files } from './migrations/0006-files'
 import { closedJobs } from './migrations/0007-closed-jobs'
 import { containers } from './migrations/0008-containers'
+import { partsAndOrders } from './migrations/0009-parts-and-orders'
 import { circuitPlan } from './migrations/0005-circuit-plan'
 
 /** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
@@ -25,6 +26,7 @@ const MIGRATIONS: readonly Migration[] = [
   files,
   closedJobs,
   containers,
+  partsAndOrders,
 ]
 export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
 

@@ -7,6 +7,7 @@ import { containersKept, containersOf, recountContainers } from './containers'
 import { shownEntry } from './entries'
 import { filesKept } from './files'
 import { notFound, Refusal } from './refusal'
+import { recountOrders } from './settle-orders'
 import type { EntryRow } from '../database/models'
 
 /** What became of an entry that was sent: stored, there already, or refused. */
@@ -82,7 +83,10 @@ export async function appendWithin(
       insert(database, fresh, transaction),
       moveOn(database, subject, fresh, transaction),
     ])
-  if (subject.type === 'job') await recountContainers(database, subject, fresh, transaction)
+  if (subject.type === 'job') {
+    await recountContainers(database, subject, fresh, transaction)
+    await recountOrders(database, subject, fresh, transaction)
+  }
   return done
 }
 

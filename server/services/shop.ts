@@ -7,6 +7,7 @@ import {
   type ModelRecord,
   type ShopRecord,
 } from '../../core/diagnosis'
+import type { DeliveryDay } from '../../core/orders'
 import type { Database } from '../database/database'
 import { refreshStale } from './standing'
 
@@ -17,12 +18,14 @@ const usual = (): ShopSettingsBody => ({
   ...SHOP_COSTS,
   school: { ...USUAL_POLICY },
   recordSince: null,
+  delivery: [],
 })
 
 /** The shop’s settings, the usual ones until somebody sets them, and its record of closed jobs. */
 export async function readShop(database: Database): Promise<Shop> {
   const row = await database.models.Shop.findByPk(ONLY)
-  const settings = row ? settingsIn(row.settings) : usual()
+  // What was set before a setting came lacks it.
+  const settings = row ? { ...usual(), ...settingsIn(row.settings) } : usual()
   return { settings, record: await recordOf(database, settings.recordSince) }
 }
 
@@ -31,12 +34,19 @@ const settingsIn = (stored: unknown): ShopSettingsBody =>
   (typeof stored === 'string' ? JSON.parse(stored) : stored) as ShopSettingsBody
 
 export async function setShop(database: Database, settings: ShopSettingsBody): Promise<Shop> {
+  const delivery = settings.delivery ?? (await deliveryDays(database))
   await database.models.Shop.upsert({
     id: ONLY,
-    settings: JSON.stringify(settings),
+    settings: JSON.stringify({ ...settings, delivery }),
     changedAt: new Date(),
   })
   return readShop(database)
+}
+
+/** When parts come to this shop. */
+export async function deliveryDays({ models }: Database): Promise<DeliveryDay[]> {
+  const row = await models.Shop.findByPk(ONLY)
+  return (row && settingsIn(row.settings).delivery) ?? []
 }
 
 /**

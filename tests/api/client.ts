@@ -8,7 +8,7 @@ export const newId = monotonicFactory()
 
 /** One call of the running server. */
 export async function call<T = unknown>(
-  method: 'GET' | 'POST' | 'PUT',
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
   path: string,
   body?: unknown,
   headers: Record<string, string> = {},

@@ -1,8 +1,11 @@
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
-import { QueryTypes } from 'sequelize'
+import { QueryTypes, type Transaction } from 'sequelize'
+import { WELL, type Control } from '../../devices/supplier/supplier'
+import { supplierServer } from '../../devices/supplier/server'
 import { ensureBuilt } from '../../scripts/build'
 import { databaseEnvironment, freePort, privateMariadb } from '../../scripts/mariadb'
 import { root } from '../../scripts/packages.mjs'
@@ -17,6 +20,8 @@ export interface Running {
   port: number
   pid: number
   settings: DatabaseSettings
+  /** The stand-in for its supplier. */
+  supplier: string
 }
 
 const FOLDER = join(root, '.data', 'test')
@@ -46,19 +51,37 @@ export async function startSuite(
   const database = await freshDatabase(settings, name)
   await fill?.(database)
   await database.sequelize.close()
-  return startServer(suite, { ...settings, name }, await freePort())
+  return startServer(suite, { ...settings, name }, await freePort(), await startSupplier())
 }
 
-async function startServer(suite: string, settings: DatabaseSettings, port: number): Promise<Running> {
+/** Waits for the supplier are a tenth of what they are. */
+const wiredTo = (supplier: string) => ({ MELLOW_SUPPLIER_URL: supplier, MELLOW_SUPPLIER_PACE: '0.1' })
+
+/** A supplier of a suite’s own, which lives as long as the process that started the suite. */
+function startSupplier(): Promise<string> {
+  const server = supplierServer().unref()
+  return new Promise((resolve) =>
+    server.listen(0, '127.0.0.1', () =>
+      resolve(`http://127.0.0.1:${(server.address() as AddressInfo).port}`),
+    ),
+  )
+}
+
+async function startServer(
+  suite: string,
+  settings: DatabaseSettings,
+  port: number,
+  supplier: string,
+): Promise<Running> {
   const { address, child } = await startWebServer({
     entry: await ensureBuilt(),
     host: '127.0.0.1',
     port,
-    env: databaseEnvironment(settings),
+    env: { ...databaseEnvironment(settings), ...wiredTo(supplier) },
     log: join(FOLDER, `${suite}.log`),
   })
   child.unref()
-  const running = { address, port, pid: child.pid!, settings }
+  const running = { address, port, pid: child.pid!, settings, supplier }
   writeFileSync(stateFile(suite), JSON.stringify(running))
   return running
 }
@@ -83,8 +106,8 @@ export async function killServer(
 
 /** Starts it again on the same port and database. */
 export function restartServer(suite: string): Promise<Running> {
-  const { settings, port } = runningSuite(suite)
-  return startServer(suite, settings, port)
+  const { settings, port, supplier } = runningSuite(suite)
+  return startServer(suite, settings, port, supplier)
 }
 
 function isAlive(pid: number): boolean {
@@ -107,7 +130,10 @@ export async function secondServer(
     entry: await ensureBuilt(),
     host: '127.0.0.1',
     port: own,
-    env: databaseEnvironment(runningSuite(suite).settings),
+    env: {
+      ...databaseEnvironment(runningSuite(suite).settings),
+      ...wiredTo(runningSuite(suite).supplier),
+    },
     log: join(FOLDER, `${suite}-second.log`),
   })
   const kill = async () => {
@@ -128,7 +154,8 @@ export async function refilled(suite: string, from: string): Promise<void> {
       await run('SET foreign_key_checks = 0')
       for (const table of TABLES) {
         await run(`DELETE FROM ${table}`)
-        await run(`INSERT INTO ${table} SELECT * FROM ${from}.${table}`)
+        const columns = await columnsOf(database, from, table, transaction)
+        await run(`INSERT INTO ${table} (${columns}) SELECT ${columns} FROM ${from}.${table}`)
       }
       await run('SET foreign_key_checks = 1')
     })
@@ -146,7 +173,27 @@ const TABLES = [
   'files',
   'containers',
   'container_use',
+  'order_events',
+  'order_lines',
+  'orders',
+  'part_mappings',
+  'parts',
 ]
+
+/** Columns that can be written: what the database works out by itself is left to it. */
+async function columnsOf(
+  { sequelize }: Database,
+  schema: string,
+  table: string,
+  transaction: Transaction,
+): Promise<string> {
+  const rows = await sequelize.query<{ name: string }>(
+    `SELECT COLUMN_NAME AS name FROM information_schema.COLUMNS
+      WHERE TABLE_SCHEMA = ? AND TABLE_NAME = ? AND IS_GENERATED = 'NEVER' ORDER BY ORDINAL_POSITION`,
+    { replacements: [schema, table], type: QueryTypes.SELECT, transaction },
+  )
+  return rows.map(({ name }) => `\`${name}\``).join(', ')
+}
 
 /** Ends a suite's server; its database stays where it is. */
 export async function endServer(suite: string): Promise<void> {
@@ -176,4 +223,17 @@ export function run(
     child.on('close', (code) => resolve({ code, stdout, stderr }))
     child.stdin.end(input)
   })
+}
+
+/** Sets what goes wrong with a suite’s supplier; the rest goes well. */
+export async function supplierFaults(suite: string, faults: Partial<Control> = {}): Promise<void> {
+  await fetch(`${runningSuite(suite).supplier}/control`, {
+    method: 'PUT',
+    body: JSON.stringify({ ...WELL, ...faults }),
+  })
+}
+/** How many orders it has, and how many came again. */
+export async function supplierTold(suite: string): Promise<{ orders: number; repeats: number }> {
+  const response = await fetch(`${runningSuite(suite).supplier}/control`)
+  return (await response.json()) as { orders: number; repeats: number }
 }

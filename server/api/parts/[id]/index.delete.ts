@@ -1,0 +1,8 @@
+import { IdPath } from '../../../../contract'
+import { route } from '../../../http/route'
+import { removePart } from '../../../services/parts'
+import { checker } from '../../../services/validate'
+
+const checkPath = checker(IdPath)
+
+export default route(({ database, params }) => removePart(database, checkPath(params).id))

@@ -1,0 +1,4 @@
+import { route } from '../../http/route'
+import { candidates } from '../../services/parts'
+
+export default route(({ database }) => candidates(database, 'cylinders'))
