@@ -7,11 +7,12 @@ import { print, type Row } from '../bench/measure'
 import { benchLists } from '../bench/lists'
 import { benchLive } from '../bench/live'
 import { benchLoop } from '../bench/loop'
+import { benchParts } from '../bench/parts'
 import { benchServer } from '../bench/server'
 import { root } from './packages.mjs'
 
 /**
- * `npm run bench [-- core|choose|server|lists|live|loop|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
+ * `npm run bench [-- core|choose|server|lists|parts|live|loop|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
  * half an hour, only where it is named. The core is bundled first, as the application ships it.
  */
 const outdir = join(root, '.data', 'bench')
@@ -41,6 +42,7 @@ const BENCHES: [name: string, run: () => Row[] | Promise<Row[]>][] = [
   ['choose', benchChoose],
   ['server', benchServer],
   ['lists', benchLists],
+  ['parts', benchParts],
   ['live', benchLive],
   ['loop', benchLoop],
   ['browser', benchBrowser],
