@@ -14,10 +14,11 @@ const MAY_IMPORT: Record<string, string[]> = {
   app: ['contract', 'core'],
   modules: ['contract'],
   demo: ['server', 'contract', 'core'],
+  devices: [],
 }
 /** Packages that the core may use: pure functions, no clock, no framework. */
 const CORE_PACKAGES = ['fastest-levenshtein']
-const FOLDERS = ['core', 'contract', 'server', 'app', 'modules', 'demo', 'scripts', 'tests']
+const FOLDERS = ['core', 'contract', 'server', 'app', 'modules', 'demo', 'devices', 'scripts', 'tests']
 const forbidden = (folder: string) => {
   const others = FOLDERS.filter((other) => other !== folder && !MAY_IMPORT[folder]!.includes(other))
   const patterns = [

@@ -16,7 +16,16 @@ const CALLS = 1600
 /** Bytes that a server may grow to while it reads the largest list. */
 const MEMORY = 256 * 1024 * 1024
 
-const KINDS = ['master cylinder', 'slave cylinder', 'hose', 'washer', 'seal kit', 'adapter', 'pin', 'clip']
+const KINDS = [
+  'master cylinder',
+  'slave cylinder',
+  'hose',
+  'washer',
+  'seal kit',
+  'adapter',
+  'pin',
+  'clip',
+]
 const BORES = [14.29, 15.87, 17.46, 19.05, 20.64, 22.2]
 
 function list(rows: number, from: string): string {
@@ -31,7 +40,10 @@ function list(rows: number, from: string): string {
   return lines.join('\r\n')
 }
 
-async function read({ address }: Running, csv: string): Promise<{ seconds: number; told: number; done: ImportTold & { stage: 'done' } }> {
+async function read(
+  { address }: Running,
+  csv: string,
+): Promise<{ seconds: number; told: number; done: ImportTold & { stage: 'done' } }> {
   const plan = encodeURIComponent(JSON.stringify({ mapping: guessMapping(LIST_COLUMNS) }))
   const started = performance.now()
   const response = await fetch(`${address}/api/parts/import?plan=${plan}`, {
@@ -76,7 +88,8 @@ export async function benchParts(): Promise<Row[]> {
     }
     const search = get(`${address}/api/parts?search=slave+type&limit=60&sort=name`)
     const same = get(`http://127.0.0.1:${port}/`)
-    for (let n = 0; !(await same().catch(() => null)); n++) if (n > 10_000) throw new Error('no bare route')
+    for (let n = 0; !(await same().catch(() => null)); n++)
+      if (n > 10_000) throw new Error('no bare route')
     const { items } = JSON.parse(await search()) as Page<Part>
     if (items.length !== 60) throw new Error(`a page of ${items.length} parts`)
     for (const warm of [search, same]) await atOnce(warm, 400, CLIENTS)

@@ -1,5 +1,5 @@
 import type { Installation } from '../core/installation'
-import { measured, reading } from './figures'
+import { found, measured, reading, tape, withAir } from './figures'
 import type { DemoJob } from './scenario'
 
 /** Jobs of the scenario that stand in Choose. */
@@ -78,6 +78,100 @@ export function launchTractor(): DemoJob {
           b: port,
           verdict: 'refused',
           reasons: [{ code: 'lookAlike', figure: 4.7 }, { code: 'seat' }],
+        },
+      ],
+    ],
+  }
+}
+
+/** Its slave leaks; the new one was laid beside the old and waits for the ferry’s small parts. In Choose. */
+export function lighthousePickup(): DemoJob {
+  const installation: Installation = {
+    ...measured('small-car', {
+      'pedal.ratio': 5.6,
+      'pedal.travel': 150,
+      'master.bore': 15.87,
+      'slave.bore': 20.64,
+      'master.pushrodClearance': 0.4,
+    }),
+    mounts: { master: 'studs', slave: 'bolts' },
+    joints: [
+      {
+        at: 'slavePort',
+        a: { thread: 'M10x1', gender: 'male', seat: 'banjo' },
+        b: { thread: 'M10x1', gender: 'female', seat: 'banjo' },
+      },
+    ],
+  }
+  const shows = tape(withAir(installation, 700))
+  const empty = { brought: false, keep: [], move: [], bin: [], casualties: [] }
+  return {
+    vehicle: { name: 'Lighthouse pickup', plate: 'FID 63', model: 'Skerry pickup', installation },
+    title: 'Slave boot wet again, new slave on the bench',
+    daysAgo: 2,
+    lines: [
+      [0, 'Orla Venn', 'goal', { jobKind: 'fault', wanted: 'For the lamp oil on Friday' }],
+      [1, 'Orla Venn', 'complaint', { complaint: 'losesFluid' }],
+      [6, 'Orla Venn', 'finding', found('bootWet', 'present')],
+      [9, 'Orla Venn', 'finding', found('bootWetAgain', 'present')],
+      [12, 'Orla Venn', 'measurement', reading('freeTravel', shows.free, 'asFound')],
+      [14, 'Orla Venn', 'fluidInside', { kind: 'dot4', wanted: 'dot4' }],
+      [
+        16,
+        'Orla Venn',
+        'decision',
+        {
+          ...{ scope: 'proven', way: 'replace', first: 'part', repairs: ['slave'] },
+          reasons: [{ fault: 'slaveLeak', chance: 0.9 }],
+          ...{ minutes: 90, money: 53, comebackRisk: 0.25 },
+        },
+      ],
+      [
+        40,
+        'Jory Pell',
+        'fitCheck',
+        {
+          ...empty,
+          of: 'slave',
+          words: 'Slave cylinder 20.64, dry',
+          rows: [
+            { what: 'mounting', old: 'bolts', new: 'bolts', judged: 'same' },
+            { what: 'boltSpacing', old: 54, new: 54, unit: 'mm', judged: 'same' },
+            { what: 'bore', old: 20.64, new: 20.64, unit: 'mm', judged: 'same' },
+            { what: 'stroke', old: 24, new: 25, unit: 'mm', judged: 'same' },
+            {
+              what: 'rodSupplied',
+              old: null,
+              new: false,
+              judged: 'change',
+              change: 'no rod with it: the old one moves across',
+            },
+            {
+              what: 'rodLength',
+              old: 96,
+              new: 89,
+              unit: 'mm',
+              judged: 'change',
+              change: 'the old rod moves across',
+            },
+            { what: 'portThread', old: 'M10x1', new: 'M10x1', judged: 'same' },
+            { what: 'portSeat', old: 'banjo', new: 'banjo', judged: 'same' },
+            {
+              what: 'portAngle',
+              old: 0,
+              new: 20,
+              unit: '°',
+              judged: 'change',
+              change: 'the port points 20° elsewhere: re-form the pipe, or turn the hose',
+            },
+            {
+              what: 'bleedScrew',
+              old: 'fitted',
+              new: 'inLinePort',
+              judged: 'change',
+              change: 'the bleed screw changes places with the line',
+            },
+          ],
         },
       ],
     ],

@@ -5,7 +5,13 @@ import { addJob } from '../server/services/jobs'
 import { addPerson, listPeople } from '../server/services/people'
 import { addContainer } from '../server/services/containers'
 import { addVehicle } from '../server/services/vehicles'
+import type { ListedPart } from '../core/shelf'
+import { addToBasket } from '../server/services/orders'
+import { orderHappened, placeOrder } from '../server/services/order-events'
+import { addPart } from '../server/services/parts'
+import { readShop, setShop } from '../server/services/shop'
 import { PEOPLE, scenario, type DemoJob, type DemoPerson } from './scenario'
+import { FERRY, ORDERS, PARTS, type DemoOrder } from './shelf'
 
 const MINUTE = 60_000
 const DAY = 24 * 60 * MINUTE
@@ -27,8 +33,62 @@ export async function loadDemo(database: Database, now = Date.now()): Promise<bo
       volume: ml * 1000,
       openedAt: openDays === null ? null : new Date(now - openDays * DAY).toISOString(),
     })
-  for (const job of scenario()) await loadJob(database, job, now, ulid, people)
+  const jobs = new Map<string, string>()
+  for (const job of scenario())
+    jobs.set(job.vehicle.name, await loadJob(database, job, now, ulid, people))
+  await setShop(database, { ...(await readShop(database)).settings, delivery: FERRY })
+  const parts = new Map<string, { id: string } & ListedPart>()
+  for (const part of PARTS) {
+    const one = { id: ulid(now - 40 * DAY), ...part }
+    await addPart(database, one)
+    parts.set(part.number, one)
+  }
+  for (const order of ORDERS) await loadOrder(database, order, { now, ulid, people, jobs, parts })
   return true
+}
+
+interface Known {
+  now: number
+  ulid: (time: number) => string
+  people: ReadonlyMap<DemoPerson, string>
+  jobs: ReadonlyMap<string, string>
+  parts: ReadonlyMap<string, { id: string } & ListedPart>
+}
+/** An order as it would have been made: into the basket, placed by phone, and what has come of it. */
+async function loadOrder(
+  database: Database,
+  { supplier, daysAgo, lines }: DemoOrder,
+  { now, ulid, people, jobs, parts }: Known,
+): Promise<void> {
+  const time = now - (daysAgo ?? 0) * DAY
+  const wanted = lines.map(({ number, quantity, vehicle, need }) => {
+    const part = parts.get(number)!
+    return {
+      id: ulid(time),
+      partId: part.id,
+      words: part.name,
+      supplier,
+      quantity,
+      price: part.price,
+      ...(vehicle !== undefined && { jobId: jobs.get(vehicle)! }),
+      ...(need !== undefined && { need }),
+    }
+  })
+  const newId = () => ulid(time)
+  const [order] = await addToBasket(database, { lines: wanted }, newId)
+  if (daysAgo === null) return
+  const hand = { by: people.get('Orla Venn')!, at: new Date(time).toISOString() }
+  const means = { newId, wired: null, days: FERRY, leadDays: 1, now: new Date(now) }
+  await placeOrder(database, order!.id, hand, means)
+  const happened = lines.flatMap(({ came = 0, short = 0 }, i) => [
+    ...(came > 0 ? [{ happened: 'delivered' as const, quantity: came, i }] : []),
+    ...(short > 0 ? [{ happened: 'short' as const, quantity: short, i }] : []),
+  ])
+  if (happened.length > 0)
+    await orderHappened(database, order!.id, {
+      ...hand,
+      happened: happened.map(({ i, ...one }) => ({ id: newId(), line: wanted[i]!.id, ...one })),
+    })
 }
 
 /** Fluid on the shelf: one sealed, one in use, one that somebody forgot. */
@@ -44,7 +104,7 @@ async function loadJob(
   now: number,
   ulid: (time: number) => string,
   people: ReadonlyMap<DemoPerson, string>,
-): Promise<void> {
+): Promise<string> {
   const opened = now - daysAgo * DAY
   const vehicleId = ulid(opened - DAY)
   const id = ulid(opened)
@@ -63,4 +123,5 @@ async function loadJob(
   })
   const inJob = { type: 'job', id } as const
   await addJob(database, { id, vehicleId, title, entries: lines.map((line) => entry(inJob, line)) })
+  return id
 }

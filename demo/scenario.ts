@@ -1,7 +1,7 @@
 import type { Installation } from '../core/installation'
 import type { Kind, Payloads } from '../core/journal'
 import { cycle, found, measured, reading, tape, withAir } from './figures'
-import { launchTractor, portersCar } from './choosing'
+import { launchTractor, lighthousePickup, portersCar } from './choosing'
 import { closed } from './closed'
 
 /**
@@ -316,6 +316,7 @@ const petrels = (): DemoJob[] => [
 export const scenario = (): DemoJob[] => [
   ...petrels(),
   portersCar(),
+  lighthousePickup(),
   launchTractor(),
   hillTractor(),
   doctorsCar(),

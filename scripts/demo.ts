@@ -10,6 +10,7 @@ import { ensureProgram, Plain } from './debian'
 import { end, Ending, isEnding } from './ending.mjs'
 import { databaseEnvironment, portTrouble, privateMariadb, type PrivateMariadb } from './mariadb'
 import { root, say } from './packages.mjs'
+import { startSupplier } from './supplier'
 import { addressesOf, isLoopback, startWebServer, tlsFrom, type WebServer } from './web-server'
 
 /** `npm run demo`: database, tables, demo scenario, build, serve; what dies is started again; Ctrl-C ends all of it. */
@@ -33,7 +34,11 @@ async function start(): Promise<void> {
   const mariadb = process.env.MELLOW_DB_NAME ? null : await ownDatabase(port)
   const place = mariadb?.settings ?? databaseSettings()
   await prepare(place)
-  const serve = () => startWebServer({ entry, host, port, tls, env: databaseEnvironment(place) })
+  // A supplier of one’s own is asked; else the stand-in, which runs beside.
+  const supplier = process.env.MELLOW_SUPPLIER_URL ? null : await startSupplier()
+  const wired: Record<string, string> = supplier ? { MELLOW_SUPPLIER_URL: supplier.url } : {}
+  const serve = () =>
+    startWebServer({ entry, host, port, tls, env: { ...databaseEnvironment(place), ...wired } })
   const server = await serve()
   const [address, ...others] = addressesOf(host, port, tls !== null)
   if (!isLoopback(host))
@@ -41,6 +46,7 @@ async function start(): Promise<void> {
       `\nOpen to the network${others.length > 0 ? ` at ${others.join(', ')}` : ''}: there is no sign-in, so whoever ` +
         'reaches it reads every job and files in any name.',
     )
+  if (supplier) say(`The stand-in for a supplier is at ${supplier.url}`)
   say(`\nMellow Anchor is at ${address}\nCtrl-C stops it; what was entered is kept.`)
   watch(server, serve, mariadb)
 }

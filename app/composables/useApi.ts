@@ -26,9 +26,10 @@ const FOREIGN: Problem = {
   detail: 'Something other than the server answers: look at the network, then try again.',
 }
 const ANSWER_WITHIN = 12_000
+type Verb = 'GET' | 'POST' | 'PUT' | 'DELETE'
 
 /** Questions whose answers are of no use later: what came after a sequence, looks ahead, whether the server lives. */
-const MOMENTARY = /[?&]after=|\/look$|^\/health/
+const MOMENTARY = /[?&]after=|\/look$|^\/health|^\/supplier|\/note$/
 
 /**
  * One call of the API: JSON there and back, errors as ApiError. A question that the server does not answer is answered by what
@@ -37,7 +38,7 @@ const MOMENTARY = /[?&]after=|\/look$|^\/health/
 export async function api<T>(
   path: string,
   body?: unknown,
-  method: 'GET' | 'POST' | 'PUT' = body === undefined ? 'GET' : 'POST',
+  method: Verb = body === undefined ? 'GET' : 'POST',
 ): Promise<T> {
   const keeps = method === 'GET' && !MOMENTARY.test(path)
   try {
@@ -58,7 +59,7 @@ export async function api<T>(
   }
 }
 
-async function call<T>(path: string, body: unknown, method: 'GET' | 'POST' | 'PUT'): Promise<T> {
+async function call<T>(path: string, body: unknown, method: Verb): Promise<T> {
   let response: Response
   let text: string
   try {

@@ -24,6 +24,17 @@ function openDiagnosis(job: OpenJob, figures: JobFigures) {
   const barring = computed(() => barredBy(figures.stops.value))
   const pooled = computed(() => priorsFrom(shop.record, job.vehicle.value?.model ?? ''))
 
+  /** Once the job has a basket, its money is reckoned with. */
+  const priced = useShelfPrices(job.id, () => figures.kept.value)
+  watch(
+    watched,
+    (yes) =>
+      yes &&
+      void useOrdersStore()
+        .load()
+        .catch(() => {}),
+  )
+
   const good = computed(() => goodFigures(calibrationFrom(job.vehicleEntries.value)))
 
   /** Asks of one body of evidence whenever it changes; the newest answer wins. */
@@ -38,7 +49,11 @@ function openDiagnosis(job: OpenJob, figures: JobFigures) {
       const seen = of()
       if (!watched.value || !figures.kept.value || !asSet.value || !seen) return null
       const usual = questionOf(seen, job.state.value, figures.stops.value, shop.settings)
-      const question = { ...usual, school: weighing.value ?? usual.school }
+      const question = {
+        ...usual,
+        costs: { ...usual.costs, ...priced.value },
+        school: weighing.value ?? usual.school,
+      }
       return JSON.stringify([figures.kept.value, pooled.value.priors, question, good.value])
     })
     watch(
@@ -89,6 +104,7 @@ function openDiagnosis(job: OpenJob, figures: JobFigures) {
     conditions,
     barring,
     pooled,
+    priced,
   }
 }
 

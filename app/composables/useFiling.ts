@@ -2,6 +2,9 @@ import { computed, ref, watch } from 'vue'
 import { timeline, type Entry, type Kind, type Payloads, type Subject } from '~~/core/journal'
 import type { Sight } from '~/stages/in-sight'
 
+const isPlaced = (entry: Entry): boolean =>
+  entry.kind === 'order' && entry.payload.happened === 'placed'
+
 /**
  * Filing entries of one subject: what is wrong is said, and what was filed here can be taken back and put again.
  * @param sight what the open page shows: undo stays with that; all there is where it is left out
@@ -60,10 +63,14 @@ export function useFiling(subject: Subject, sight?: () => Sight) {
   /** Takes an entry back, or a withdrawal: then the entry stands again. */
   const withdraw = (entryId: string) => file('withdrawal', {}, { withdraws: entryId })
 
-  /** What this person made here and can take back; a job keeps its goal, a vehicle its first installation. */
+  /**
+   * What this person made here and can take back; a job keeps its goal, a vehicle its first installation, and an order that
+   * went out is cancelled at the supplier’s.
+   */
   const mine = computed(() =>
     timeline(entries.value).standing.filter(
-      ({ origin, holds }, i) => holds.by === person.id && origin.kind !== 'goal' && i > 0,
+      ({ origin, holds }, i) =>
+        holds.by === person.id && origin.kind !== 'goal' && i > 0 && !isPlaced(holds),
     ),
   )
 

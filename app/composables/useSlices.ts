@@ -45,6 +45,7 @@ export function useSlices(entries: Readonly<Ref<Entry[]>>): {
     choose: slice('choose'),
     fit: slice('fit'),
     fluid: slice('fluid'),
+    orders: slice('orders'),
     bleed: slice('bleed'),
     prove: slice('prove'),
     record: slice('record'),

@@ -100,6 +100,10 @@ async function reset() {
             Decisions start from this. Each job’s own figures stand beside it and may say otherwise.
           </p>
         </section>
+        <DeliveryDays
+          :model-value="shop.settings.delivery ?? []"
+          @update:model-value="(delivery) => set({ delivery }, 'Delivery days kept.')"
+        />
         <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
         <p v-else-if="said" role="status">{{ said }}</p>
       </div>

@@ -11,7 +11,18 @@ export interface Sight {
 /** Kinds that a stage shows, notes apart, which are jotted on any; of findings and readings those of its phases. */
 const STAGE_KINDS: Record<Stage, readonly Kind[]> = {
   find: ['complaint', 'condition', 'takenOver', 'decision', 'modelNote'],
-  choose: ['decision', 'circuitPlan', 'joint', 'fluidInside', 'fluidUsed', 'parameter', 'installation'],
+  choose: [
+    'decision',
+    'circuitPlan',
+    'joint',
+    'fitCheck',
+    'order',
+    'photo',
+    'fluidInside',
+    'fluidUsed',
+    'parameter',
+    'installation',
+  ],
   fit: ['asFound', 'workDone'],
   bleed: ['bleedCycle', 'topUp', 'fluidUsed'],
   prove: ['graded', 'cause', 'verdict', 'workDone', 'closed'],

@@ -50,6 +50,18 @@ describe('the schools', () => {
     expect(scope(3000)).toBe('all')
   })
 
+  it('takes the prices of the shelf in place of the usual ones, of cylinders and of kits', () => {
+    const usual = weighed(bypassing)
+    const shelf = weighed(bypassing, {
+      costs: { ...SHOP_COSTS, prices: { master: 170, slave: 45 }, kits: { master: 9 } },
+    })
+    const more = 170 - 70
+    expect(shelf.scope.options.proven.money).toBe(usual.scope.options.proven.money + more)
+    expect(shelf.scope.options.pair.money).toBe(usual.scope.options.pair.money + more)
+    // A kit of its own price, whatever the cylinder costs.
+    expect(shelf.way.options.rebuild.money).toBe(shelf.way.options.replace.money - 170 + 9)
+  })
+
   it('a pitted bore is not rebuilt, bleeding over a visible leak is warned of, no air is not bled', () => {
     expect(weighed(bypassing, { borePitted: true }).way.options.rebuild.refused).toMatch(/pitted/)
     expect(weighed(bypassing).way.options.rebuild.refused).toBeNull()

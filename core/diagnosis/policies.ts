@@ -94,6 +94,12 @@ export function weighPolicies(input: PoliciesInput): Policies {
   const hydraulic = best.repairs.some(({ id }) => CYLINDERS.includes(id) || id === 'hose')
   const weigh = (repairs: readonly Repair[]) => till.weigh(now, repairs)
 
+  const priceOfOne = ({ id, money }: Repair) => costs.prices?.[id] ?? money
+  const { kit } = POLICY_FIGURES
+  const kitPrice = (one: Repair) =>
+    (one.id === 'master' || one.id === 'slave' ? costs.kits?.[one.id] : undefined) ??
+    priceOfOne(one) * kit.share
+
   /** Cylinders and hose that are left as they are, and may fail within a year. */
   function companions(repairs: readonly Repair[]): number {
     if (!hydraulic) return 0
@@ -107,13 +113,13 @@ export function weighPolicies(input: PoliciesInput): Policies {
   }
   function option(repairs: readonly Repair[], way: Way, refused: string | null = null): Option {
     const rebuilt = way === 'rebuild' ? repairs.filter(({ id }) => CYLINDERS.includes(id)) : []
-    const { minutes, money } = costOf(repairs)
-    const { kit, rebuiltFails } = POLICY_FIGURES
+    const { minutes, money } = costOf(repairs, costs)
+    const { rebuiltFails } = POLICY_FIGURES
     const spentMinutes = minutes + rebuilt.length * kit.minutes
-    const spent = rebuilt.reduce((sum, one) => sum - one.money * (1 - kit.share), money)
+    const spent = rebuilt.reduce((sum, one) => sum - priceOfOne(one) + kitPrice(one), money)
     const { comebackRisk: missed, expectedCost, price } = weigh(repairs)
     const others = 1 - (1 - companions(repairs)) * (1 - rebuiltFails.chance) ** rebuilt.length
-    const again = (slave.minutes / 60) * costs.hourlyRate + slave.money + BLEED.money
+    const again = (slave.minutes / 60) * costs.hourlyRate + priceOfOne(slave) + BLEED.money
     return {
       repairs,
       minutes: spentMinutes,

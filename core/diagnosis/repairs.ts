@@ -1,4 +1,4 @@
-import { operationOf, takes, type OperationId } from '../work'
+import { operationOf, takes, type OperationId, type OperationPrices } from '../work'
 import { HOURLY_RATE } from '../whatif'
 import type { FaultId } from './faults'
 
@@ -92,16 +92,26 @@ export interface ShopCosts {
   hourlyRate: number
   /** Money that a comeback costs: the work again, the tow, the trust. */
   comeback: number
+  /** Prices of parts as they stand in the job's basket or on the shelf, in place of the usual ones. */
+  prices?: OperationPrices
+  /** Of seal kits, by the cylinder that they are for. */
+  kits?: Partial<Record<'master' | 'slave', number>>
 }
 export const SHOP_COSTS: ShopCosts = { hourlyRate: HOURLY_RATE, comeback: 180 }
 
 /** Minutes and money of several repairs together, the bleed counted once. */
-export function costOf(repairs: readonly Repair[]): { minutes: number; money: number } {
-  const { minutes, money } = takes(repairs.map(({ id }) => id))
+export function costOf(
+  repairs: readonly Repair[],
+  { prices }: Pick<ShopCosts, 'prices'> = {},
+): { minutes: number; money: number } {
+  const { minutes, money } = takes(
+    repairs.map(({ id }) => id),
+    prices,
+  )
   return { minutes: minutes.likely, money }
 }
 export const priceOf = (repairs: readonly Repair[], costs: ShopCosts): number => {
-  const { minutes, money } = costOf(repairs)
+  const { minutes, money } = costOf(repairs, costs)
   return money + (minutes / 60) * costs.hourlyRate
 }
 

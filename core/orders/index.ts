@@ -1,6 +1,12 @@
 /** Orders: what a job takes, which part answers it, when it can be here, and what becomes of each line. */
 export { bleedKit, NIPPLES, type BleedKit } from './bleed-kit'
-export { minuteOf, nextDelivery, type DeliveryDay, type NextDelivery, type WeekMoment } from './delivery'
+export {
+  minuteOf,
+  nextDelivery,
+  type DeliveryDay,
+  type NextDelivery,
+  type WeekMoment,
+} from './delivery'
 export {
   countsOf,
   HAPPENED_WORDS,

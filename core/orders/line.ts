@@ -46,9 +46,7 @@ export const noCounts = (): LineCounts => ({
 })
 
 /** What happened to a line, added up. */
-export function countsOf(
-  events: readonly { happened: OrderHappened; quantity: number }[],
-): LineCounts {
+export function countsOf(events: readonly { happened: OrderHappened; quantity: number }[]): LineCounts {
   const counts = noCounts()
   for (const { happened, quantity } of events) if (happened !== 'placed') counts[happened] += quantity
   return counts

@@ -11,7 +11,10 @@ export interface Match<P extends ListedPart = ListedPart> {
 }
 
 /** Whether a part answers a need, by its kind and by what is known of it; null where it does not. */
-export function matches<P extends ListedPart>(need: Pick<Need, 'kind' | 'spec'>, part: P): Match<P> | null {
+export function matches<P extends ListedPart>(
+  need: Pick<Need, 'kind' | 'spec'>,
+  part: P,
+): Match<P> | null {
   if (part.kind !== need.kind || part.supersededBy !== null) return null
   const { spec } = need
   const unsure: Match['unsure'] = []
@@ -49,7 +52,10 @@ const GRADE_RANK = { good: 0, usual: 1, unknown: 2, low: 3 } as const
  * Parts that answer a need, the best first: what is sure, what is in stock, what is not graded low, and then the price of
  * as many as it takes.
  */
-export function ranked<P extends ListedPart>(need: Pick<Need, 'kind' | 'quantity' | 'spec'>, parts: readonly P[]): Match<P>[] {
+export function ranked<P extends ListedPart>(
+  need: Pick<Need, 'kind' | 'quantity' | 'spec'>,
+  parts: readonly P[],
+): Match<P>[] {
   const found = parts.map((part) => matches(need, part)).filter((one) => one !== null)
   const key = ({ part, unsure }: Match<P>) => [
     unsure.length,

@@ -185,11 +185,18 @@ function partsFor(repair: RepairId, way: Way, { circuit }: Installation): Need[]
     case 'hose':
       return [hose]
     case 'pipe':
-      return [part('pipe', 'pipe', 'pipe with its nuts', {}, 'Made to the old one, or bought by the metre.')]
+      return [
+        part('pipe', 'pipe', 'pipe with its nuts', {}, 'Made to the old one, or bought by the metre.'),
+      ]
     case 'feed':
       return [part('feed', 'feed', 'feed hose', {}, 'Renewed as decided.')]
     case 'everythingRubber':
-      return [cylinder('master', master.bore), ring(), hose, part('feed', 'feed', 'feed hose', {}, 'Wrong fluid has been in it.', 'feed')]
+      return [
+        cylinder('master', master.bore),
+        ring(),
+        hose,
+        part('feed', 'feed', 'feed hose', {}, 'Wrong fluid has been in it.', 'feed'),
+      ]
     case 'clutch':
       return [part('clutch', 'clutch', 'disc, cover and bearing', {}, 'Renewed together.')]
     case 'fork':
@@ -227,10 +234,7 @@ function sealsFor(repairs: readonly RepairId[], installation: Installation): Nee
 }
 
 /** Joints that are opened and of which an end is not known: what seals them cannot be told. */
-export const unknownEnds = (
-  repairs: readonly RepairId[],
-  installation: Installation,
-): JointPlace[] => {
+export const unknownEnds = (repairs: readonly RepairId[], installation: Installation): JointPlace[] => {
   const there = new Set(jointPlaces(installation))
   return [...new Set(repairs.flatMap((one) => OPENS[one] ?? []))].filter((at) => {
     const { a, b } = jointAt(installation, at)

@@ -38,9 +38,16 @@ describe('the next delivery', () => {
     [0, '23:00', 0, 1, 2],
     [1, '08:00', 2, 3, 4],
     [1, '08:00', 5, 7, 8],
-  ])('ordered on day %i at %s with %i days to come: in by day %i, here after %i', (day, time, lead, by, days) => {
-    expect(nextDelivery(FERRY, at(day, time), lead)).toMatchObject({ orderInDays: by, inDays: days, arrives: '09:30' })
-  })
+  ])(
+    'ordered on day %i at %s with %i days to come: in by day %i, here after %i',
+    (day, time, lead, by, days) => {
+      expect(nextDelivery(FERRY, at(day, time), lead)).toMatchObject({
+        orderInDays: by,
+        inDays: days,
+        arrives: '09:30',
+      })
+    },
+  )
   it('is none where no days are set', () => expect(nextDelivery([], at(1, '10:00'))).toBeNull())
   it('never comes before the order is in, and never later for being ordered earlier', () => {
     fc.assert(
@@ -74,24 +81,33 @@ describe('a line of an order', () => {
     expect(stateOfLines([{ quantity: 3, counts: after }], true)).toBe('delivered')
   })
   it('always has something that can be done until it is at its end', () => {
-    const event = fc.record({ happened: fc.constantFrom(...ORDER_HAPPENED), quantity: fc.integer({ min: 1, max: 5 }) })
+    const event = fc.record({
+      happened: fc.constantFrom(...ORDER_HAPPENED),
+      quantity: fc.integer({ min: 1, max: 5 }),
+    })
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 9 }), fc.array(event, { maxLength: 12 }), (quantity, all) => {
-        const counts = noCounts()
-        for (const { happened, quantity: pieces } of all) {
-          if (happened === 'placed' || pieces > mostOf(happened, quantity, counts)) continue
-          counts[happened] += pieces
-        }
-        const state = stateOfLines([{ quantity, counts }], true)
-        const ways = ORDER_HAPPENED.filter((one) => one !== 'placed' && mostOf(one, quantity, counts) > 0)
-        const ended = state === 'delivered' || state === 'cancelled'
-        expect(ways.length > 0).toBe(!ended)
-        expect(openOf(quantity, counts)).toBeGreaterThanOrEqual(0)
-        // What is open can be cancelled and what came wrong sent back: then it is at its end.
-        counts.cancelled += openOf(quantity, counts)
-        counts.returned += toReturn(counts)
-        expect(['delivered', 'cancelled']).toContain(stateOfLines([{ quantity, counts }], true))
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 9 }),
+        fc.array(event, { maxLength: 12 }),
+        (quantity, all) => {
+          const counts = noCounts()
+          for (const { happened, quantity: pieces } of all) {
+            if (happened === 'placed' || pieces > mostOf(happened, quantity, counts)) continue
+            counts[happened] += pieces
+          }
+          const state = stateOfLines([{ quantity, counts }], true)
+          const ways = ORDER_HAPPENED.filter(
+            (one) => one !== 'placed' && mostOf(one, quantity, counts) > 0,
+          )
+          const ended = state === 'delivered' || state === 'cancelled'
+          expect(ways.length > 0).toBe(!ended)
+          expect(openOf(quantity, counts)).toBeGreaterThanOrEqual(0)
+          // What is open can be cancelled and what came wrong sent back: then it is at its end.
+          counts.cancelled += openOf(quantity, counts)
+          counts.returned += toReturn(counts)
+          expect(['delivered', 'cancelled']).toContain(stateOfLines([{ quantity, counts }], true))
+        },
+      ),
     )
   })
 })
@@ -158,12 +174,22 @@ describe('what a job takes', () => {
     })
     expect(needs.find(({ id }) => id === 'seal.copperWasher.M10x1')).toMatchObject({ quantity: 2 })
     expect(needs.map(({ id }) => id)).toEqual(
-      expect.arrayContaining(['casualty.plasticClips', 'fluid', 'kit.hose', 'kit.bottle', 'kit.cap', 'small.rags']),
+      expect.arrayContaining([
+        'casualty.plasticClips',
+        'fluid',
+        'kit.hose',
+        'kit.bottle',
+        'kit.cap',
+        'small.rags',
+      ]),
     )
   })
   it('takes a kit where it is rebuilt, and asks for each thing once', () => {
     const rebuilt = of({ repairs: ['master', 'slave'], way: 'rebuild' })
-    expect(rebuilt.filter(({ rebuild }) => rebuild).map(({ id }) => id)).toEqual(['master.kit', 'slave.kit'])
+    expect(rebuilt.filter(({ rebuild }) => rebuild).map(({ id }) => id)).toEqual([
+      'master.kit',
+      'slave.kit',
+    ])
     const all = ids({ repairs: ['master', 'slave', 'hose'] })
     expect(new Set(all).size).toBe(all.length)
   })
@@ -183,7 +209,10 @@ describe('what a job takes', () => {
       length: 800,
       bottle: 450_000,
     })
-    expect(bleedKit({ thread: null, screw: true, passed: 0 })).toMatchObject({ hex: null, bottle: 250_000 })
+    expect(bleedKit({ thread: null, screw: true, passed: 0 })).toMatchObject({
+      hex: null,
+      bottle: 250_000,
+    })
     expect(bleedKit({ thread: null, screw: false, passed: 0 })).toBeNull()
   })
 })

@@ -99,7 +99,7 @@ describe('the next step of a job', () => {
           steps.map(([kind, payload], i) => entry(i + 1, kind as 'note', payload as { words: string })),
         ),
       )
-    expect(owed(goal('fault'), decided)).toEqual({
+    expect(owed(goal('fault'), decided)).toMatchObject({
       refused: [],
       unchecked: ['masterOutlet'],
       plan: false,

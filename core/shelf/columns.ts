@@ -66,7 +66,10 @@ const plain = (name: string): string =>
 /** How others head these columns; a guess, which is shown before anything is read. */
 const OTHERS_SAY: readonly (readonly [PartColumn, RegExp])[] = [
   ['superseded_by', /\b(?:superseded|replaced|replacement)\b/],
-  ['number', /^(?:part|item|article|stock code|code|ref|reference)?\s?(?:number|no|nr|code|#)?$|\bpart no\b/],
+  [
+    'number',
+    /^(?:part|item|article|stock code|code|ref|reference)?\s?(?:number|no|nr|code|#)?$|\bpart no\b/,
+  ],
   ['name', /^(?:name|description|title|designation|text)$|\bdescription\b/],
   ['kind', /^(?:kind|type|category|group|class)$/],
   ['supplier', /^(?:supplier|vendor|maker|make|manufacturer|source)$/],

@@ -59,5 +59,7 @@ for (const kind of PART_KINDS) {
 /** The kind that a list's word means; undefined where none is meant. */
 export function kindNamed(word: string): PartKind | undefined {
   const name = bare(word)
-  return byName.get(name) ?? byName.get(name.replace(/(?:es|s)$/, '')) ?? byName.get(name.replace(/s$/, ''))
+  return (
+    byName.get(name) ?? byName.get(name.replace(/(?:es|s)$/, '')) ?? byName.get(name.replace(/s$/, ''))
+  )
 }

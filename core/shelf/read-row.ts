@@ -32,11 +32,7 @@ const NUMBER = /^\d+(?:[.,]\d+)?$/
  * @param supplier for every row, where the list has no column for it
  * @returns the part, or every column that is wrong with its bound
  */
-export function readRow(
-  cells: readonly string[],
-  mapping: ColumnMapping,
-  supplier?: string,
-): RowRead {
+export function readRow(cells: readonly string[], mapping: ColumnMapping, supplier?: string): RowRead {
   const problems: RowProblem[] = []
   const bad = (column: PartColumn, reason: string): null => {
     problems.push({ column, reason })
@@ -60,7 +56,10 @@ export function readRow(
     if (typed === '') return null
     const value = NUMBER.test(typed) ? Number(typed.replace(',', '.')) : NaN
     if (!(value >= min && value <= max))
-      return bad(column, `“${short(typed)}” must be a number from ${min} to ${max}${unit && ` ${unit}`}`)
+      return bad(
+        column,
+        `“${short(typed)}” must be a number from ${min} to ${max}${unit && ` ${unit}`}`,
+      )
     return value
   }
   const count = (column: PartColumn, bounds: FieldBounds): number | null => {
@@ -147,7 +146,9 @@ function moneyOf(typed: string, bad: (reason: string) => null): number | null {
   if (typed === '') return null
   return MONEY.test(typed)
     ? Number(typed.replace(',', '.'))
-    : bad(`“${short(typed)}” must be a price from 0 to ${PART_BOUNDS.price.max} with at most two decimals`)
+    : bad(
+        `“${short(typed)}” must be a price from 0 to ${PART_BOUNDS.price.max} with at most two decimals`,
+      )
 }
 
 const SEAT_BY_NAME = new Map(SEATS.map((one) => [one.toLowerCase(), one]))
@@ -159,7 +160,13 @@ function endsIn(
   bad: (column: PartColumn, reason: string) => null,
 ): PartEnd[] {
   const parted = (['thread', 'pitch_mm', 'gender', 'seat'] as const).map(
-    (column) => [column, cell(column).split(ENDS_APART).map((one) => one.trim())] as const,
+    (column) =>
+      [
+        column,
+        cell(column)
+          .split(ENDS_APART)
+          .map((one) => one.trim()),
+      ] as const,
   )
   const most = Math.max(...parted.map(([, list]) => list.length))
   if (parted.every(([, [first]]) => first === '') && most === 1) return []
@@ -201,6 +208,7 @@ function endsIn(
 function threadIn(name: string, pitch: string): string | null | undefined {
   if (name === '') return null
   const given = name.replace(/\s*[x×]\s*/i, 'x').replace(/^m/, 'M')
-  const whole = /^M\d+(\.\d+)?$/.test(given) && pitch !== '' ? `${given}x${pitch.replace(',', '.')}` : given
+  const whole =
+    /^M\d+(\.\d+)?$/.test(given) && pitch !== '' ? `${given}x${pitch.replace(',', '.')}` : given
   return threadOf(whole) ? whole : undefined
 }

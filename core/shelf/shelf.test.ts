@@ -79,12 +79,19 @@ describe('a row of a list', () => {
     ])
   })
   it('reads two ends with “>” between them, and refuses three', () => {
-    const given = { kind: 'adapter', thread: 'M10x1 > 3/8-24', gender: 'female > male', seat: 'doubleFlare' }
+    const given = {
+      kind: 'adapter',
+      thread: 'M10x1 > 3/8-24',
+      gender: 'female > male',
+      seat: 'doubleFlare',
+    }
     expect(partOf(given).data.ends).toEqual([
       { thread: 'M10x1', gender: 'female', seat: 'doubleFlare' },
       { thread: '3/8-24', gender: 'male', seat: 'doubleFlare' },
     ])
-    expect(problemsOf({ ...given, thread: 'M10x1 > M10x1 > M10x1' })[0]).toMatch(/^thread: names 3 ends/)
+    expect(problemsOf({ ...given, thread: 'M10x1 > M10x1 > M10x1' })[0]).toMatch(
+      /^thread: names 3 ends/,
+    )
   })
   it('asks for the seat beside a thread, and says what is no thread', () => {
     expect(problemsOf({ thread: 'M10x1', gender: 'male' })[0]).toMatch(/^seat: is empty/)
@@ -131,7 +138,9 @@ describe('kinds and columns', () => {
     expect(isOwnHeader(PART_COLUMNS)).toBe(true)
     expect(isOwnHeader(['number', 'name', 'kind'])).toBe(false)
     expect(isOwnHeader([...LIST_COLUMNS, 'colour'])).toBe(false)
-    expect(guessMapping(['SKU', 'Item No.', 'Description', 'Category', 'Vendor', 'Cost', 'Qty on hand'])).toEqual({
+    expect(
+      guessMapping(['SKU', 'Item No.', 'Description', 'Category', 'Vendor', 'Cost', 'Qty on hand']),
+    ).toEqual({
       number: 1,
       name: 2,
       kind: 3,

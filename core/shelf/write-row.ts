@@ -12,7 +12,7 @@ const apart = (ends: readonly PartEnd[], of: (end: PartEnd) => string): string =
 export function writeRow(part: ListedPart): string[] {
   const { data } = part
   const ends = data.ends ?? []
-  const figure = (value: number | null | undefined): string => (value == null ? '' : String(value))
+  const figure = (value: number | null | undefined): string => (value ?? '').toString()
   const cells: Record<PartColumn, string> = {
     number: part.number,
     name: part.name,

@@ -22,10 +22,12 @@ const seatAt = (installation: Installation, at: JointPlace): string[] => {
   const { a, b } = jointAt(installation, at)
   return [a?.seat, b?.seat].filter((one) => one !== undefined)
 }
-const seals = (...wanted: string[]) => (installation: Installation): boolean =>
-  (['masterOutlet', 'slavePort'] as const).some((at) =>
-    seatAt(installation, at).some((one) => wanted.includes(one)),
-  )
+const seals =
+  (...wanted: string[]) =>
+  (installation: Installation): boolean =>
+    (['masterOutlet', 'slavePort'] as const).some((at) =>
+      seatAt(installation, at).some((one) => wanted.includes(one)),
+    )
 
 /** Judgement, each with its reason. */
 export const CASUALTIES: readonly Casualty[] = [

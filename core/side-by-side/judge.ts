@@ -75,8 +75,7 @@ function figureJudged(
   { rodAdjusts, rodSupplied, rodThreadPitch }: CompareContext,
   format: Format,
 ): Finding {
-  const apart =
-    row.unit === '°' ? Math.abs(((fresh - old + 540) % 360) - 180) : Math.abs(fresh - old)
+  const apart = row.unit === '°' ? Math.abs(((fresh - old + 540) % 360) - 180) : Math.abs(fresh - old)
   if (apart <= row.same + 1e-9) return same
   const by = row.unit === '°' ? `${Math.round(apart)}°` : format.figure(apart, 'mm')
   const longer = fresh > old
@@ -84,9 +83,7 @@ function figureJudged(
     case 'bore':
       return change(`another bore: see Cylinders for reserve and pedal force before it goes in`)
     case 'stroke':
-      return longer
-        ? same
-        : change(`${by} less stroke: see Cylinders whether the clutch still frees`)
+      return longer ? same : change(`${by} less stroke: see Cylinders whether the clutch still frees`)
     case 'length':
       return change(`${by} ${longer ? 'longer' : 'shorter'}: offer it up and look for room`)
     case 'rodLength': {
@@ -204,6 +201,5 @@ export function fitVerdict(of: Compared, rows: readonly ComparedRow[]): FitVerdi
 export const unlooked = (of: Compared, rows: readonly ComparedRow[]): CompareRow[] =>
   rowsOf(of).filter(
     ({ id, must }) =>
-      must?.includes(of) &&
-      !rows.some(({ what, judged }) => what === id && judged !== 'notKnown'),
+      must?.includes(of) && !rows.some(({ what, judged }) => what === id && judged !== 'notKnown'),
   )

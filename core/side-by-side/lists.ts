@@ -35,13 +35,21 @@ export function listsFrom(of: Compared, rows: readonly ComparedRow[]): Listed[] 
     set('rod', 'move', 'The new one’s length does not serve.')
   const plug = seen('switch')
   if (plug?.old === true)
-    set('switch', plug.new === true ? 'bin' : 'move', plug.new === true ? 'The new one has its own.' : 'The new one has none.')
+    set(
+      'switch',
+      plug.new === true ? 'bin' : 'move',
+      plug.new === true ? 'The new one has its own.' : 'The new one has none.',
+    )
   if (seen('restrictor')?.judged === 'change' && seen('restrictor')?.old === true)
     set('restrictor', 'move', 'The new one has none; moved if the old feel is wanted.')
   const screw = fresh('bleedScrew')
   if (of === 'slave' && screw === 'none' && seen('bleedScrew')?.old !== 'none')
     set('bleedScrew', 'move', 'The new one has a port and no screw, or none at all: look.')
-  if (rows.some(({ what, judged }) => /Thread|Seat/.test(what) && judged === 'wontFit') && of !== 'hose' && of !== 'pipe')
+  if (
+    rows.some(({ what, judged }) => /Thread|Seat/.test(what) && judged === 'wontFit') &&
+    of !== 'hose' &&
+    of !== 'pipe'
+  )
     set('line', 'bin', 'Its end does not fit the new port: a new pipe, or an adapter.')
   return [...lists.values()]
 }

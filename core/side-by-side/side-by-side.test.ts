@@ -28,14 +28,15 @@ interface Case {
   rodSupplied?: boolean
   is: Judged
 }
-const cases = JSON.parse(
-  readFileSync(new URL('rows-judged.json', import.meta.url), 'utf8'),
-) as Case[]
+const cases = JSON.parse(readFileSync(new URL('rows-judged.json', import.meta.url), 'utf8')) as Case[]
 
 describe('a row of old against new', () => {
-  it.each(cases)('$what on a $of: $old against $new is $is', ({ is, what, old, new: fresh, ...context }) => {
-    expect(judgeRow(what, { old, new: fresh }, context).judged).toBe(is)
-  })
+  it.each(cases)(
+    '$what on a $of: $old against $new is $is',
+    ({ is, what, old, new: fresh, ...context }) => {
+      expect(judgeRow(what, { old, new: fresh }, context).judged).toBe(is)
+    },
+  )
   it('says which change it needs, in turns of the rod', () => {
     const context = { of: 'master', rodAdjusts: true, rodThreadPitch: 1.25 } as const
     expect(judgeRow('rodLength', { old: 118, new: 121 }, context).change).toBe(
@@ -147,13 +148,16 @@ describe('casualties', () => {
     expect(of('master')).toEqual(['plasticClips', 'feedHose', 'pipeNut', 'cotter'])
     expect(of('rod')).toEqual([])
     expect(of('fork')).toEqual(['slaveBoot'])
-    expect(casualtiesOf(['pipe'], installation).find(({ id }) => id === 'oldPipe')?.onPurpose).toBe(true)
+    expect(casualtiesOf(['pipe'], installation).find(({ id }) => id === 'oldPipe')?.onPurpose).toBe(
+      true,
+    )
   })
   it('name the connector only where there is one', () => {
     const plain = fromArchetype('concentric')
     const end = { thread: null, gender: 'male', seat: 'quickConnector' } as const
     const joined = { ...plain, joints: [{ at: 'slavePort', a: end, b: null }] } as const
-    const ids = (installation: typeof plain) => casualtiesOf(['concentric'], installation).map(({ id }) => id)
+    const ids = (installation: typeof plain) =>
+      casualtiesOf(['concentric'], installation).map(({ id }) => id)
     expect(ids(plain)).not.toContain('coupling')
     expect(ids({ ...plain, ...joined, joints: [...joined.joints] })).toContain('coupling')
   })

@@ -6,5 +6,6 @@ export {
   type Minutes,
   type Operation,
   type OperationId,
+  type OperationPrices,
   type Touched,
 } from './operations'

@@ -210,8 +210,17 @@ export type OperationId = (typeof OPERATIONS)[number]['id']
 const byId = new Map<string, Operation>(OPERATIONS.map((one) => [one.id, one]))
 export const operationOf = (id: OperationId): Operation => byId.get(id)!
 
-/** What several operations take together: the bleed once, where any of them opens the circuit. */
-export function takes(ids: readonly OperationId[]): {
+/** Prices of parts by operation, in place of the table's usual ones. */
+export type OperationPrices = Readonly<Partial<Record<OperationId, number>>>
+
+/**
+ * What several operations take together: the bleed once, where any of them opens the circuit.
+ * @param prices of the shop's own shelf or basket; the usual ones where it has none
+ */
+export function takes(
+  ids: readonly OperationId[],
+  prices: OperationPrices = {},
+): {
   minutes: Minutes
   money: number
   opens: boolean
@@ -226,7 +235,7 @@ export function takes(ids: readonly OperationId[]): {
     minutes.low += one.minutes.low
     minutes.likely += one.minutes.likely
     minutes.high += one.minutes.high
-    money += one.money
+    money += prices[id] ?? one.money
   }
   return { minutes, money, opens }
 }

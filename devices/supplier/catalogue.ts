@@ -20,10 +20,24 @@ const item = (
 
 export const CATALOGUE: readonly Item[] = [
   ...BORES.map((bore, i) =>
-    item(`TW-M${Math.round(bore * 100)}`, `Master cylinder ${bore} mm`, 'masterCylinder', 52 + 3 * i, 1 + (i % 4), 1 + (i % 3)),
+    item(
+      `TW-M${Math.round(bore * 100)}`,
+      `Master cylinder ${bore} mm`,
+      'masterCylinder',
+      52 + 3 * i,
+      1 + (i % 4),
+      1 + (i % 3),
+    ),
   ),
   ...BORES.map((bore, i) =>
-    item(`TW-S${Math.round(bore * 100)}`, `Slave cylinder ${bore} mm`, 'slaveCylinder', 38 + 3 * i, 1 + (i % 5), 1 + (i % 3)),
+    item(
+      `TW-S${Math.round(bore * 100)}`,
+      `Slave cylinder ${bore} mm`,
+      'slaveCylinder',
+      38 + 3 * i,
+      1 + (i % 5),
+      1 + (i % 3),
+    ),
   ),
   ...BORES.map((bore, i) =>
     item(`TW-K${Math.round(bore * 100)}`, `Seal kit ${bore} mm`, 'sealKit', 11 + i, 3 + (i % 4), 1),

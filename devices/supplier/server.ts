@@ -45,7 +45,11 @@ async function answer(
     return send(response, 200, supplier.control)
   }
   if (asked === 'GET control')
-    return send(response, 200, { ...supplier.control, orders: supplier.count, repeats: supplier.repeats })
+    return send(response, 200, {
+      ...supplier.control,
+      orders: supplier.count,
+      repeats: supplier.repeats,
+    })
   const { down, latencyMs } = supplier.control
   if (down) return void request.socket.destroy()
   const body = request.method === 'POST' ? await bodyOf(request) : null

@@ -84,7 +84,11 @@ describe('a supplier by wire', () => {
     const { createServer } = await import('node:http')
     const odd = createServer((_, response) => response.end('{"items": 7}'))
     await new Promise<void>((resolve) => odd.listen(0, '127.0.0.1', resolve))
-    const at = new SupplierClient(`http://127.0.0.1:${(odd.address() as AddressInfo).port}`, new Breaker(), QUICK)
+    const at = new SupplierClient(
+      `http://127.0.0.1:${(odd.address() as AddressInfo).port}`,
+      new Breaker(),
+      QUICK,
+    )
     await expect(at.catalogue('x')).rejects.toBeInstanceOf(SupplierAway)
     await expect(at.stock('x')).rejects.toBeInstanceOf(SupplierAway)
     await expect(at.order('01A', order)).rejects.toBeInstanceOf(SupplierAway)

@@ -39,9 +39,12 @@ export async function appendEntry(
   const refusal = refusalOf(subject, entry)
   if (refusal) throw refusal
   if (entry.kind === 'order')
-    throw new Refusal(422, 'by-order', 'What becomes of an order is told with the order, not filed beside it', [
-      { path: '/kind', message: 'is filed by the order itself' },
-    ])
+    throw new Refusal(
+      422,
+      'by-order',
+      'What becomes of an order is told with the order, not filed beside it',
+      [{ path: '/kind', message: 'is filed by the order itself' }],
+    )
   const answer = await inTurn(database, subject, entry)
   if (answer instanceof Refusal) throw answer
   return answer

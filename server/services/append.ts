@@ -190,6 +190,13 @@ function targetProblem(
     return new Refusal(422, 'no-target', 'The entry that this one acts on is not in this history', [
       { path, message: 'names no entry of this subject' },
     ])
+  if (target.kind === 'order' && (corrects !== undefined || target.payload.happened === 'placed'))
+    return new Refusal(
+      422,
+      'by-order',
+      'An order that went out is cancelled with the order, not here',
+      [{ path, message: 'names an order that went out' }],
+    )
   if (corrects !== undefined && target.kind !== kind)
     return new Refusal(422, 'other-kind', `A ${target.kind} is put right by a ${target.kind}`, [
       { path: '/kind', message: `must be ${target.kind}` },

@@ -12,7 +12,7 @@ export async function* exportParts(
   query: PartsCountQueryValues,
 ): AsyncGenerator<string> {
   yield `${PART_COLUMNS.join(',')}\r\n`
-  for (let after: number | null = 0; after !== null; ) {
+  for (let after: number | null = 0; after !== null;) {
     const page = await listParts(database, { ...query, sort: 'number', limit: PAGE, after })
     if (page.items.length > 0)
       yield `${Papa.unparse(

@@ -117,7 +117,8 @@ class Reading {
       return null
     }
     this.rows += 1
-    if (cells.length > MOST_CELLS) return this.refuse(cells.slice(0, MOST_CELLS), 'number', `has more than ${MOST_CELLS} cells`)
+    if (cells.length > MOST_CELLS)
+      return this.refuse(cells.slice(0, MOST_CELLS), 'number', `has more than ${MOST_CELLS} cells`)
     const read = readRow(cells, this.plan.mapping, this.plan.supplier)
     if ('problems' in read) {
       this.bad += 1
@@ -135,7 +136,11 @@ class Reading {
     return read.part
   }
 
-  private refuse(cells: string[], column: RefusedRow['problems'][number]['column'], reason: string): null {
+  private refuse(
+    cells: string[],
+    column: RefusedRow['problems'][number]['column'],
+    reason: string,
+  ): null {
     this.bad += 1
     if (this.first.length < FIRST)
       this.first.push({ row: this.rows + 1, problems: [{ column, reason }] })
@@ -217,10 +222,7 @@ async function keepMapping(
 }
 
 /** How a list with this header was read last; null where none was. */
-export async function keptMapping(
-  { sequelize }: Database,
-  hash: string,
-): Promise<KeptMapping | null> {
+export async function keptMapping({ sequelize }: Database, hash: string): Promise<KeptMapping | null> {
   const [row] = await sequelize.query<{ mapping: unknown; supplier: string | null }>(
     'SELECT mapping, supplier FROM part_mappings WHERE hash = ?',
     { replacements: [hash], type: QueryTypes.SELECT },

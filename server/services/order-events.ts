@@ -26,14 +26,23 @@ async function lockOrder(
   id: string,
   transaction: Transaction,
 ): Promise<{ state: Order['state']; supplier: string; arrives: Date | null }> {
-  const [row] = await sequelize.query<{ state: Order['state']; supplier: string; arrives: Date | null }>(
-    'SELECT state, supplier, arrives FROM orders WHERE id = ? FOR UPDATE',
-    { replacements: [id], type: QueryTypes.SELECT, transaction },
-  )
+  const [row] = await sequelize.query<{
+    state: Order['state']
+    supplier: string
+    arrives: Date | null
+  }>('SELECT state, supplier, arrives FROM orders WHERE id = ? FOR UPDATE', {
+    replacements: [id],
+    type: QueryTypes.SELECT,
+    transaction,
+  })
   if (!row) throw notFound('order')
   return row
 }
-const linesOf = ({ sequelize }: Database, id: string, transaction: Transaction): Promise<LockedLine[]> =>
+const linesOf = (
+  { sequelize }: Database,
+  id: string,
+  transaction: Transaction,
+): Promise<LockedLine[]> =>
   sequelize.query<LockedLine>(
     'SELECT id, orderId, jobId, words, quantity FROM order_lines WHERE orderId = ? ORDER BY id',
     { replacements: [id], type: QueryTypes.SELECT, transaction },
@@ -87,7 +96,13 @@ export async function placeOrder(
   database: Database,
   id: string,
   { by, at }: PlaceOrderBody,
-  means: { newId: () => string; wired: string | null; days: readonly DeliveryDay[]; leadDays: number; now: Date },
+  means: {
+    newId: () => string
+    wired: string | null
+    days: readonly DeliveryDay[]
+    leadDays: number
+    now: Date
+  },
 ): Promise<Order> {
   const lines = await inTransaction(database, async (transaction) => {
     const { state, supplier } = await lockOrder(database, id, transaction)
@@ -153,7 +168,11 @@ export async function orderHappened(
     const lines = new Map((await linesOf(database, id, transaction)).map((line) => [line.id, line]))
     const [order] = await readOrders(database, [id], transaction)
     const counts = new Map(order!.lines.map((line) => [line.id, { ...line.counts }]))
-    const known = await eventsKept(database, happened.map((one) => one.id), transaction)
+    const known = await eventsKept(
+      database,
+      happened.map((one) => one.id),
+      transaction,
+    )
     const did: LockedLine[] = []
     for (const [i, event] of happened.entries()) {
       const line = lines.get(event.line)
@@ -162,7 +181,11 @@ export async function orderHappened(
       const has = counts.get(line.id)!
       const most = mostOf(event.happened, line.quantity, has)
       if (event.quantity > most)
-        throw lineRefused(i, 'quantity', most > 0 ? `must be at most ${most}` : 'has nothing left to happen to')
+        throw lineRefused(
+          i,
+          'quantity',
+          most > 0 ? `must be at most ${most}` : 'has nothing left to happen to',
+        )
       has[event.happened] += event.quantity
       await keepEvent(database, line, { ...event, by, at }, arrives, transaction)
       did.push(line)
@@ -201,7 +224,11 @@ export async function undoOrderEvent(
   const job = await inTransaction(database, async (transaction) => {
     await lockOrder(database, orderId, transaction)
     await knownPerson(database, by, transaction)
-    const [row] = await sequelize.query<{ jobId: string | null; happened: OrderHappened; takenBack: number }>(
+    const [row] = await sequelize.query<{
+      jobId: string | null
+      happened: OrderHappened
+      takenBack: number
+    }>(
       `SELECT l.jobId, e.happened, e.takenBack FROM order_events e JOIN order_lines l ON l.id = e.lineId
         WHERE e.id = ? AND l.orderId = ?`,
       { replacements: [event, orderId], type: QueryTypes.SELECT, transaction },

@@ -1,5 +1,11 @@
 import { QueryTypes, type Transaction } from 'sequelize'
-import type { AwaitedDelivery, BasketLinesBody, LineChangeBody, Order, OrdersQueryValues } from '../../contract'
+import type {
+  AwaitedDelivery,
+  BasketLinesBody,
+  LineChangeBody,
+  Order,
+  OrdersQueryValues,
+} from '../../contract'
 import { openOf } from '../../core/orders'
 import type { Database } from '../database/database'
 import { inTransaction } from '../database/transaction'
@@ -16,7 +22,9 @@ export async function listOrders(
   database: Database,
   { job, show = 'open' }: OrdersQueryValues = {},
 ): Promise<Order[]> {
-  const ofJob = job ? 'AND EXISTS (SELECT 1 FROM order_lines l WHERE l.orderId = o.id AND l.jobId = ?)' : ''
+  const ofJob = job
+    ? 'AND EXISTS (SELECT 1 FROM order_lines l WHERE l.orderId = o.id AND l.jobId = ?)'
+    : ''
   const rows = await database.sequelize.query<{ id: string }>(
     `(SELECT o.id FROM orders o WHERE o.state IN ${OPEN} ${ofJob} ORDER BY o.state, o.createdAt, o.id LIMIT 200)
      ${show === 'all' ? `UNION ALL (SELECT o.id FROM orders o WHERE o.state NOT IN ${OPEN} ${ofJob} ORDER BY o.createdAt DESC, o.id LIMIT ${DONE_SHOWN})` : ''}`,
@@ -95,7 +103,11 @@ export async function addToBasket(
   newId: () => string,
 ): Promise<Order[]> {
   const touched = await inTransaction(database, async (transaction) => {
-    const jobs = await jobsKept(database, lines.flatMap(({ jobId }) => jobId ?? []), transaction)
+    const jobs = await jobsKept(
+      database,
+      lines.flatMap(({ jobId }) => jobId ?? []),
+      transaction,
+    )
     lines.forEach(({ jobId }, i) => {
       if (jobId !== undefined && !jobs.has(jobId))
         throw new Refusal(422, 'no-job', 'A line names a job that is not here', [
@@ -166,7 +178,12 @@ export async function changeLine(
     if (row.state !== 'draft')
       throw new Refusal(409, 'placed', 'It is ordered already: cancel what is not wanted')
     if (quantity > 0)
-      await run(database, 'UPDATE order_lines SET quantity = ? WHERE id = ?', [quantity, lineId], transaction)
+      await run(
+        database,
+        'UPDATE order_lines SET quantity = ? WHERE id = ?',
+        [quantity, lineId],
+        transaction,
+      )
     else {
       await run(database, 'DELETE FROM order_lines WHERE id = ?', [lineId], transaction)
       await run(

@@ -201,19 +201,15 @@ export async function addPart(
   return { part: await readPart(database, id), created: true }
 }
 
-export async function changePart(
-  database: Database,
-  id: string,
-  part: PartChangeBody,
-): Promise<Part> {
+export async function changePart(database: Database, id: string, part: PartChangeBody): Promise<Part> {
   bounded(part)
   await readPart(database, id)
   const sets = WRITTEN.split(', ').map((column) => `${column} = ?`)
   try {
-    await database.sequelize.query(
-      `UPDATE parts SET ${sets.join(', ')}, changedAt = ? WHERE id = ?`,
-      { replacements: [...written(part), new Date(), id], type: QueryTypes.UPDATE },
-    )
+    await database.sequelize.query(`UPDATE parts SET ${sets.join(', ')}, changedAt = ? WHERE id = ?`, {
+      replacements: [...written(part), new Date(), id],
+      type: QueryTypes.UPDATE,
+    })
   } catch (error) {
     throw troubleOf(error) === 'taken' ? taken(part) : error
   }

@@ -7,7 +7,11 @@ import { shownEntry } from './entries'
 import { readOrders } from './read-orders'
 
 /** The state of an order after something happened to its lines. */
-export async function settleOrder(database: Database, id: string, transaction: Transaction): Promise<void> {
+export async function settleOrder(
+  database: Database,
+  id: string,
+  transaction: Transaction,
+): Promise<void> {
   const [order] = await readOrders(database, [id], transaction)
   const lines = order!.lines.map(({ quantity, counts }) => ({ quantity, counts }))
   const promised = order!.lines.every(

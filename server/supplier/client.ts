@@ -55,7 +55,10 @@ export class SupplierClient {
     return countIn(objectIn(await this.ask(`/stock/${encodeURIComponent(number)}`)).stock)
   }
   /** Orders under an id of ours: sent again, it is the same order. */
-  async order(id: string, lines: readonly { number: string; quantity: number }[]): Promise<SupplierOrder> {
+  async order(
+    id: string,
+    lines: readonly { number: string; quantity: number }[],
+  ): Promise<SupplierOrder> {
     return orderIn(await this.ask('/orders', { id, lines }), id)
   }
   /** What became of an order there; null where it never came. */

@@ -21,11 +21,10 @@ export function wiredSupplier(): Wired | null {
 export const PACE = Math.min(1, Math.max(0.01, Number(process.env.MELLOW_SUPPLIER_PACE) || 1))
 
 const clientOf = (url: string): SupplierClient =>
-  new SupplierClient(
-    url,
-    new Breaker({ ...USUAL_BREAKER, rest: USUAL_BREAKER.rest * PACE }),
-    { timeout: USUAL_CLIENT.timeout * PACE, waits: USUAL_CLIENT.waits.map((one) => one * PACE) },
-  )
+  new SupplierClient(url, new Breaker({ ...USUAL_BREAKER, rest: USUAL_BREAKER.rest * PACE }), {
+    timeout: USUAL_CLIENT.timeout * PACE,
+    waits: USUAL_CLIENT.waits.map((one) => one * PACE),
+  })
 
 /** Whether it answers, and since when it does not. */
 export function supplierState(): SupplierState {

@@ -1,5 +1,15 @@
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import type { AwaitedDelivery, BenchJob, CatalogueAnswer, Job, Order, Page, Shop, StockAnswer, WithEntries } from '../../contract'
+import type {
+  AwaitedDelivery,
+  BenchJob,
+  CatalogueAnswer,
+  Job,
+  Order,
+  Page,
+  Shop,
+  StockAnswer,
+  WithEntries,
+} from '../../contract'
 import { fold, type Entry } from '../../core/journal'
 import { killServer, restartServer, supplierFaults, supplierTold } from '../harness/running'
 import { aJob, anEntry, aPerson, call, newId, refused } from './client'
@@ -60,7 +70,9 @@ const entriesOf = async (jobId: string): Promise<Entry[]> =>
   (await call<WithEntries<Job>>('GET', `/jobs/${jobId}`)).body.entries
 const told = async (jobId: string) =>
   (await entriesOf(jobId)).flatMap(({ kind, payload }) =>
-    kind === 'order' ? [[(payload as { happened: string }).happened, (payload as { quantity: number }).quantity]] : [],
+    kind === 'order'
+      ? [[(payload as { happened: string }).happened, (payload as { quantity: number }).quantity]]
+      : [],
   )
 /** The job’s step on the bench, once it is the one that is waited for: it is worked out behind the answers. */
 async function benchStep(vehicleId: string, to: BenchJob['step']['to']): Promise<BenchJob['step']> {
@@ -77,7 +89,14 @@ describe('a basket', () => {
   it('is one draft a supplier, over all jobs; a line that comes twice stands once', async () => {
     const supplier = `Hand ${newId()}`
     const [one, other] = [await aJob(by), await aJob(by)]
-    const line = { id: newId(), words: 'copper washer', supplier, quantity: 2, price: 0.4, jobId: one.jobId }
+    const line = {
+      id: newId(),
+      words: 'copper washer',
+      supplier,
+      quantity: 2,
+      price: 0.4,
+      jobId: one.jobId,
+    }
     await call('POST', '/orders', { lines: [line] })
     await call('POST', '/orders', { lines: [line] })
     const { body } = await call<Order[]>('POST', '/orders', {
@@ -95,7 +114,9 @@ describe('a basket', () => {
     const gone = await call<Order[]>('PUT', `/orders/lines/${body[0]!.lines[1]!.id}`, { quantity: 0 })
     expect(gone.body).toEqual([])
     const strange = { ...line, id: newId(), jobId: newId() }
-    expect((await refused(call('POST', '/orders', { lines: [strange] }))).errors![0]!.path).toBe('/lines/0/jobId')
+    expect((await refused(call('POST', '/orders', { lines: [strange] }))).errors![0]!.path).toBe(
+      '/lines/0/jobId',
+    )
   })
 
   it('is added to by many at once and stays one', async () => {
@@ -154,14 +175,21 @@ describe('an order that is rung up', () => {
     expect((await read(placed.id)).lines[0]!.received).toBe(1)
     await Promise.all(
       Array.from({ length: 6 }, () =>
-        call('POST', `/orders/${placed.id}/happened`, { ...body, happened: [{ ...event, id: newId() }] }),
+        call('POST', `/orders/${placed.id}/happened`, {
+          ...body,
+          happened: [{ ...event, id: newId() }],
+        }),
       ),
     )
     expect((await read(placed.id)).lines[0]!.received).toBe(3)
     const nobody = { ...body, by: newId() }
-    expect((await refused(call('POST', `/orders/${placed.id}/happened`, nobody))).errors![0]!.path).toBe('/by')
+    expect(
+      (await refused(call('POST', `/orders/${placed.id}/happened`, nobody))).errors![0]!.path,
+    ).toBe('/by')
     const wrongLine = { ...body, happened: [{ ...event, id: newId(), line: newId() }] }
-    expect((await refused(call('POST', `/orders/${placed.id}/happened`, wrongLine))).errors![0]!.path).toBe('/happened/0/line')
+    expect(
+      (await refused(call('POST', `/orders/${placed.id}/happened`, wrongLine))).errors![0]!.path,
+    ).toBe('/happened/0/line')
   })
 
   it('is put right by taking back, at the order or in the job, and put again', async () => {
@@ -172,13 +200,29 @@ describe('an order that is rung up', () => {
     const event = came.lines[0]!.events.find((one) => one.happened === 'delivered')!
     const undo = { by, at: at(), id: newId(), event: event.id }
     for (let i = 0; i < 2; i++) await call('POST', `/orders/${placed.id}/undo`, undo)
-    expect([(await read(placed.id)).state, await told(job.jobId)]).toEqual(['placed', [['placed', 1], ['delivered', 1]]])
+    expect([(await read(placed.id)).state, await told(job.jobId)]).toEqual([
+      'placed',
+      [
+        ['placed', 1],
+        ['delivered', 1],
+      ],
+    ])
     expect(Object.values(fold(await entriesOf(job.jobId)).ordered)[0]!.counts.delivered).toBe(0)
     // The withdrawal taken back in the job: it stands again, with the order too.
-    await call('POST', `/jobs/${job.jobId}/entries`, anEntry(job.subject, by, 'withdrawal', {}, { withdraws: undo.id }))
+    await call(
+      'POST',
+      `/jobs/${job.jobId}/entries`,
+      anEntry(job.subject, by, 'withdrawal', {}, { withdraws: undo.id }),
+    )
     expect((await read(placed.id)).state).toBe('delivered')
-    const sideways = anEntry(job.subject, by, 'order', { line: placed.lines[0]!.id, happened: 'delivered', quantity: 1 })
-    expect((await refused(call('POST', `/jobs/${job.jobId}/entries`, sideways))).type).toBe('urn:mellow-anchor:by-order')
+    const sideways = anEntry(job.subject, by, 'order', {
+      line: placed.lines[0]!.id,
+      happened: 'delivered',
+      quantity: 1,
+    })
+    expect((await refused(call('POST', `/jobs/${job.jobId}/entries`, sideways))).type).toBe(
+      'urn:mellow-anchor:by-order',
+    )
   })
 
   it('is promised with the delivery that brings it, by the shop’s days', async () => {
@@ -193,12 +237,17 @@ describe('an order that is rung up', () => {
     const job = await aJob(by)
     const placed = await place(await basket(`Ferry ${newId()}`, { jobId: job.jobId, words: 'hose' }))
     const arrives = new Date(placed.arrives!)
-    const days = Math.round((new Date(arrives).setHours(0, 0, 0, 0) - new Date().setHours(0, 0, 0, 0)) / 86_400_000)
+    const days = Math.round(
+      (new Date(arrives).setHours(0, 0, 0, 0) - new Date().setHours(0, 0, 0, 0)) / 86_400_000,
+    )
     expect([days, arrives.getHours(), arrives.getMinutes()]).toEqual([2, 9, 30])
     expect(await benchStep(job.vehicleId, 'wait')).toMatchObject({ arrives: placed.arrives })
     const { body } = await call<AwaitedDelivery[]>('GET', '/orders/awaited')
     const one = body.find((each) => each.arrives === placed.arrives)!
-    expect(one.jobs.find(({ id }) => id === job.jobId)).toMatchObject({ vehicleName: 'Test van', words: ['hose'] })
+    expect(one.jobs.find(({ id }) => id === job.jobId)).toMatchObject({
+      vehicleName: 'Test van',
+      words: ['hose'],
+    })
     // A tab from before this setting leaves it as it is.
     const { delivery: _, ...before } = settings
     expect((await call<Shop>('PUT', '/shop', before)).body.settings.delivery).toEqual(every)
@@ -234,7 +283,9 @@ describe('an order by wire', () => {
   it('that is answered after the timeout is ordered once', async () => {
     await supplierFaults('api', { latencyMs: 600 })
     const before = await supplierTold('api')
-    const placed = await place(await basket(WIRED, { number: 'TW-S1588' }, { number: 'TW-CW10', quantity: 4 }))
+    const placed = await place(
+      await basket(WIRED, { number: 'TW-S1588' }, { number: 'TW-CW10', quantity: 4 }),
+    )
     await until(placed.id, ({ trouble }) => trouble !== null)
     expect((await supplierTold('api')).orders).toBe(before.orders + 1)
     await supplierFaults('api')

@@ -50,7 +50,9 @@ describe('parts on the shelf', () => {
     expect(wrong.errors).toEqual([{ path: '/data/bore', message: 'must be at most 200' }])
     const ring = await refused(call('POST', '/parts', part({ data: { outer: 40, inner: 50 } })))
     expect(ring.errors![0]!.path).toBe('/data/inner')
-    expect((await refused(call('POST', '/parts', { ...part(), colour: 'red' }))).errors![0]!.path).toBe('/colour')
+    expect((await refused(call('POST', '/parts', { ...part(), colour: 'red' }))).errors![0]!.path).toBe(
+      '/colour',
+    )
   })
 
   it('are found by the beginnings of words in name and number, and by short ones anywhere', async () => {
@@ -65,7 +67,10 @@ describe('parts on the shelf', () => {
     expect(await names('search=banjo&inStock=yes')).toEqual(['Banjo hose braided'])
     expect(await names('search=banjo&kind=washer')).toEqual([])
     expect(await names(`search=${encodeURIComponent('+-*"()~<>@')}`)).toEqual([])
-    const { body } = await call<PartsCount>('GET', `/parts/count?search=banjo&supplier=${encodeURIComponent(supplier)}`)
+    const { body } = await call<PartsCount>(
+      'GET',
+      `/parts/count?search=banjo&supplier=${encodeURIComponent(supplier)}`,
+    )
     expect(body.count).toBe(2)
   })
 
@@ -75,7 +80,11 @@ describe('parts on the shelf', () => {
     expect([up.items.map(({ name }) => name), up.next]).toEqual([['Seal 0', 'Seal 1', 'Seal 2'], '3'])
     const on = await list('kind=lineSeal&sort=name&limit=3&after=5')
     expect([on.items.map(({ name }) => name), on.next]).toEqual([['Seal 5', 'Seal 6'], null])
-    expect((await list('kind=lineSeal&sort=price&direction=down&limit=2&after=1')).items.map(({ price }) => price)).toEqual([9, 8])
+    expect(
+      (await list('kind=lineSeal&sort=price&direction=down&limit=2&after=1')).items.map(
+        ({ price }) => price,
+      ),
+    ).toEqual([9, 8])
   })
 
   it('answer what a job needs, the best first', async () => {
@@ -105,13 +114,19 @@ const OWN = guessMapping(LIST_COLUMNS)
 
 async function imported(csv: string, plan: object = { mapping: OWN }): Promise<ImportTold[]> {
   const { address } = runningSuite('api')
-  const response = await fetch(`${address}/api/parts/import?plan=${encodeURIComponent(JSON.stringify(plan))}`, {
-    method: 'POST',
-    headers: { 'content-type': 'text/csv' },
-    body: csv,
-  })
+  const response = await fetch(
+    `${address}/api/parts/import?plan=${encodeURIComponent(JSON.stringify(plan))}`,
+    {
+      method: 'POST',
+      headers: { 'content-type': 'text/csv' },
+      body: csv,
+    },
+  )
   const text = await response.text()
-  return text.trim().split('\n').map((line) => JSON.parse(line) as ImportTold)
+  return text
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as ImportTold)
 }
 const counted = async (of = list2) =>
   (await call<PartsCount>('GET', `/parts/count?supplier=${encodeURIComponent(of)}`)).body.count
@@ -124,12 +139,22 @@ describe('a list that is read in', () => {
     rows[701] = row('N5')
     const told = await imported(file(rows))
     const done = ending(told)
-    expect(done).toMatchObject({ stage: 'done', rows: 1200, kept: 1198, added: 1198, refused: 2, nothing: false })
+    expect(done).toMatchObject({
+      stage: 'done',
+      rows: 1200,
+      kept: 1198,
+      added: 1198,
+      refused: 2,
+      nothing: false,
+    })
     expect(done.first).toEqual([
       {
         row: 702,
         problems: [
-          { column: 'price', reason: '“ask” must be a price from 0 to 99999999.99 with at most two decimals' },
+          {
+            column: 'price',
+            reason: '“ask” must be a price from 0 to 99999999.99 with at most two decimals',
+          },
           { column: 'bore_mm', reason: '“-1” must be a number from 1 to 200 mm' },
         ],
       },
@@ -144,12 +169,22 @@ describe('a list that is read in', () => {
     // Again, it changes prices and adds nothing.
     const dearer = await imported(file([row('N1', { price: '50' })]))
     expect(ending(dearer)).toMatchObject({ kept: 1, added: 0 })
-    expect((await call<Page<Part>>('GET', `/parts?supplier=${encodeURIComponent(list2)}&search=N1&sort=number&limit=1`)).body.items[0]).toMatchObject({ number: 'N1', price: 50 })
+    expect(
+      (
+        await call<Page<Part>>(
+          'GET',
+          `/parts?supplier=${encodeURIComponent(list2)}&search=N1&sort=number&limit=1`,
+        )
+      ).body.items[0],
+    ).toMatchObject({ number: 'N1', price: 50 })
   })
 
   it('keeps nothing where all or nothing is asked for and a row is bad', async () => {
     const before = await counted()
-    const told = await imported(file([row('W1'), row('W2', { kind: 'gadget' })]), { mapping: OWN, whole: true })
+    const told = await imported(file([row('W1'), row('W2', { kind: 'gadget' })]), {
+      mapping: OWN,
+      whole: true,
+    })
     expect(ending(told)).toMatchObject({ kept: 0, added: 0, refused: 1, nothing: true })
     expect(await counted()).toBe(before)
   })
@@ -159,27 +194,46 @@ describe('a list that is read in', () => {
     const mapping = { number: 0, name: 1, kind: 2, price: 3 }
     const from = `Other ${newId()}`
     const csv = '\uFEFFArt. no;Text;Sort;EUR\n1;Hose, long;hose;12,50\n'
-    expect(ending(await imported(csv, { mapping, supplier: from }))).toMatchObject({ kept: 1, refused: 0 })
-    const { body } = await call<{ kept: KeptMapping | null }>('GET', `/parts/mappings/${headerHash(header)}`)
+    expect(ending(await imported(csv, { mapping, supplier: from }))).toMatchObject({
+      kept: 1,
+      refused: 0,
+    })
+    const { body } = await call<{ kept: KeptMapping | null }>(
+      'GET',
+      `/parts/mappings/${headerHash(header)}`,
+    )
     expect(body.kept).toEqual({ mapping, supplier: from })
-    const { items } = (await call<Page<Part>>('GET', `/parts?supplier=${encodeURIComponent(from)}`)).body
+    const { items } = (await call<Page<Part>>('GET', `/parts?supplier=${encodeURIComponent(from)}`))
+      .body
     expect(items[0]).toMatchObject({ number: '1', name: 'Hose, long', kind: 'hose', price: 12.5 })
   })
 
   it('leaves what only the shop knows as it was, where the list does not have it', async () => {
     await imported(file([row('K1')]))
-    const [kept] = (await call<Page<Part>>('GET', `/parts?supplier=${encodeURIComponent(list2)}&search=K1`)).body.items
+    const [kept] = (
+      await call<Page<Part>>('GET', `/parts?supplier=${encodeURIComponent(list2)}&search=K1`)
+    ).body.items
     const { id, changedAt: _, ...rest } = kept!
     await call('PUT', `/parts/${id}`, { ...rest, place: 'rack 9', grade: 'good' })
     await imported(file([row('K1', { price: '46' })]))
-    expect((await call<Part>('GET', `/parts/${id}`)).body).toMatchObject({ price: 46, place: 'rack 9', grade: 'good' })
+    expect((await call<Part>('GET', `/parts/${id}`)).body).toMatchObject({
+      price: 46,
+      place: 'rack 9',
+      grade: 'good',
+    })
   })
 
   it('is refused whole where it is none: empty, without a column, with a plan that cannot be read', async () => {
-    expect(await imported('')).toMatchObject([{ stage: 'reading' }, { stage: 'failed', detail: /empty/ }].map((one) => expect.objectContaining({ stage: one.stage })))
+    expect(await imported('')).toMatchObject(
+      [{ stage: 'reading' }, { stage: 'failed', detail: /empty/ }].map((one) =>
+        expect.objectContaining({ stage: one.stage }),
+      ),
+    )
     const [failed] = await imported('number,name\n1,2', { mapping: { number: 0, name: 1 } })
     expect(failed).toMatchObject({ stage: 'failed', detail: 'No column is given for kind, supplier' })
-    const refusedPlan = await refused(call('POST', '/parts/import?plan=%7B', 'x', { 'content-type': 'text/csv' }))
+    const refusedPlan = await refused(
+      call('POST', '/parts/import?plan=%7B', 'x', { 'content-type': 'text/csv' }),
+    )
     expect(refusedPlan.status).toBe(422)
   })
 
@@ -193,7 +247,10 @@ describe('a list that is read in', () => {
       const { writeFile, rm } = await import('node:fs/promises')
       const path = `${runningSuite('api').port}.csv`
       const from = `Left ${newId()}`
-      await writeFile(path, file(Array.from({ length: 1500 }, (_, i) => row(`L${i}`, { supplier: from }))))
+      await writeFile(
+        path,
+        file(Array.from({ length: 1500 }, (_, i) => row(`L${i}`, { supplier: from }))),
+      )
       try {
         let read = 0
         for await (const told of importParts(database, { path, bytes: 1 }, { mapping: OWN }))
@@ -214,7 +271,14 @@ describe('the shelf as a list', () => {
       { thread: 'M10x1', gender: 'female', seat: 'bubbleFlare' },
       { thread: '3/8-24', gender: 'male', seat: 'doubleFlare' },
     ] as const
-    await put({ supplier: from, number: '=2', name: 'Adapter, "short"', kind: 'adapter', data: { ends: [...ends], notes: 'brass' }, currency: 'EUR' })
+    await put({
+      supplier: from,
+      number: '=2',
+      name: 'Adapter, "short"',
+      kind: 'adapter',
+      data: { ends: [...ends], notes: 'brass' },
+      currency: 'EUR',
+    })
     await put({ supplier: from, number: 'Z9', stock: null, leadDays: null, place: null })
     const { address } = runningSuite('api')
     const query = `supplier=${encodeURIComponent(from)}`
@@ -223,7 +287,10 @@ describe('the shelf as a list', () => {
     const csv = await response.text()
     const before = (await call<Page<Part>>('GET', `/parts?${query}&sort=number`)).body.items
     for (const { id } of before) await call('DELETE', `/parts/${id}`)
-    expect(ending(await imported(csv, { mapping: guessMapping(PART_COLUMNS) }))).toMatchObject({ kept: 2, refused: 0 })
+    expect(ending(await imported(csv, { mapping: guessMapping(PART_COLUMNS) }))).toMatchObject({
+      kept: 2,
+      refused: 0,
+    })
     const after = (await call<Page<Part>>('GET', `/parts?${query}&sort=number`)).body.items
     const bare = (all: Part[]) => all.map(({ id: _, changedAt: _at, ...rest }) => rest)
     expect(bare(after)).toEqual(bare(before))

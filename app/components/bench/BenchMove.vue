@@ -5,6 +5,13 @@ import type { NextStep } from '~~/core/proof'
 /** What would bring a job on: what stops it, the next look, or how far it has come. */
 const props = defineProps<{ step: NextStep; look?: JobLook }>()
 
+const COMPARED_NAMES = {
+  master: 'master cylinder',
+  slave: 'slave cylinder',
+  concentric: 'concentric slave',
+  hose: 'hose',
+  pipe: 'pipe',
+} as const
 /** Less likely than this, nothing leads. */
 const LEADS = 0.3
 
@@ -25,6 +32,14 @@ const words = computed(() => {
       return step.words || 'As decided'
     case 'joint':
       return `Does not join: ${jointWords(step.at).toLowerCase()}`
+    case 'fit':
+      return `Does not fit: ${COMPARED_NAMES[step.of]}`
+    case 'compare':
+      return 'Compare the parts with the old ones'
+    case 'sendBack':
+      return `Send back: ${step.words}`
+    case 'wait':
+      return `Waits for ${step.words}${step.lines > 1 ? ` and ${step.lines - 1} more` : ''}`
     case 'size':
       return 'Choose cylinders'
     case 'enter':
@@ -38,6 +53,10 @@ function lookWords({ act, look }: JobLook): string {
   return look ? `Look: ${look.label.toLowerCase()}, ${look.minutes} min` : 'Decide how'
 }
 const lead = computed(() => {
+  if (props.step.to === 'wait')
+    return props.step.arrives === null
+      ? 'no day promised'
+      : `promised ${deliveryWords(props.step.arrives)}`
   const one = props.step.to === 'look' ? props.look?.lead : null
   return one && one.chance >= LEADS ? `${one.label}, ${chanceWords(one.chance)}` : null
 })

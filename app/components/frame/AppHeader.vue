@@ -50,6 +50,9 @@ const sent = computed(() => {
         <NuxtLink to="/vehicles" class="tap" active-class="font-semibold underline underline-offset-4">
           Vehicles
         </NuxtLink>
+        <NuxtLink to="/shelf" class="tap" active-class="font-semibold underline underline-offset-4"
+          >Shelf</NuxtLink
+        >
         <NuxtLink to="/shop" class="tap" active-class="font-semibold underline underline-offset-4"
           >Shop</NuxtLink
         >

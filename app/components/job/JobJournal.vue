@@ -77,7 +77,12 @@ async function correct(entry: Entry) {
                   <template v-if="withdrawn">, taken back</template>
                 </p>
               </div>
-              <template v-if="entry.kind !== 'goal'">
+              <template
+                v-if="
+                  entry.kind !== 'goal' &&
+                  !(entry.kind === 'order' && entry.payload.happened === 'placed')
+                "
+              >
                 <button v-if="withdrawn" type="button" class="quiet" @click="restore(entry.id)">
                   Restore
                 </button>

@@ -8,6 +8,8 @@ const props = defineProps<{
   label: string
   of?: string
   place?: string
+  /** Of two parts that are compared. */
+  side?: 'old' | 'new'
 }>()
 const input = useTemplateRef<HTMLInputElement>('input')
 const problem = ref('')
@@ -21,8 +23,13 @@ async function taken() {
   try {
     const { waitingPhotos } = await import('~/sync/photos')
     const file = await waitingPhotos.keep(photo)
-    const { of, place } = props
-    await props.filing.file('photo', { file, ...(of && { of }), ...(place && { place }) })
+    const { of, place, side } = props
+    await props.filing.file('photo', {
+      file,
+      ...(of && { of }),
+      ...(place && { place }),
+      ...(side && { side }),
+    })
   } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error)
   } finally {

@@ -2,6 +2,8 @@
 import { useSessionStorage } from '@vueuse/core'
 import { ADAPTERS, CHAIN_COSTS, chain, chainAlternatives, type End, type Piece } from '~~/core/fitting'
 import { endWords } from '~~/core/journal'
+import { endsOf } from '~~/core/shelf'
+import type { Part } from '~~/contract'
 
 /** Two ends that do not join: the cheapest pieces between them with what else would do, beside a new pipe and the old one. */
 const props = defineProps<{ from: End; to: End }>()
@@ -10,7 +12,26 @@ interface Own extends Piece {
   label: string
 }
 const own = useSessionStorage<Own[]>('mellow-own-adapters', [])
-const pieces = computed<Own[]>(() => [...ADAPTERS, ...own.value])
+/** Adapters that lie on the shelf, with both ends told; where there is none, those that are commonly turned. */
+const shelf = shallowRef<Own[]>([])
+onMounted(async () => {
+  try {
+    const parts = await api<Part[]>('/parts/pieces')
+    shelf.value = parts.flatMap((part): Own[] => {
+      const ends = endsOf(part.data)
+      if (!ends) return []
+      const { id, name, number, supplier, price, stock, leadDays } = part
+      const days = (stock ?? 0) > 0 && part.place !== null ? 0 : (leadDays ?? 2)
+      return [{ id, label: `${name} (${supplier} ${number})`, ends: [...ends], price, days }]
+    })
+  } catch {
+    // Away: the table serves.
+  }
+})
+const pieces = computed<Own[]>(() => [
+  ...(shelf.value.length > 0 ? shelf.value : ADAPTERS),
+  ...own.value,
+])
 const found = computed(() => chainAlternatives(props.from, props.to, pieces.value, CHAIN_COSTS))
 const refused = computed(() => chain(props.from, props.to, pieces.value).refused)
 const nameOf = (id: string) => pieces.value.find((one) => one.id === id)?.label ?? id
@@ -87,8 +108,12 @@ const PIPE = { price: 8, minutes: 35 }
       </li>
     </ol>
     <p class="text-[0.95rem] text-soft">
-      Each joint more is a place to leak and counts {{ CHAIN_COSTS.joint }} in the order. Prices and
-      days are judgement until the shelf says.
+      Each joint more is a place to leak and counts {{ CHAIN_COSTS.joint }} in the order.
+      {{
+        shelf.length > 0
+          ? 'Prices and days are the shelf’s.'
+          : 'No adapter with its ends lies on the shelf: prices and days are judgement.'
+      }}
     </p>
     <p v-if="own.length" class="text-[0.95rem]">
       Your own:

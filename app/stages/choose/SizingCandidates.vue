@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { WORKSHOP_BORES } from '~~/core/circuit'
 import type { Sizing } from './useSizing'
 
 /** What is tried: bores at a tap or typed, the pedal’s ratio, lines, a longer rod, and the limits. */
 const props = defineProps<{ sizing: Sizing }>()
-const { circuit, candidates, change, layouts, limits } = props.sizing
+const { circuit, candidates, change, layouts, limits, shelf } = props.sizing
 const digits = computed(() => (unitsNow() === 'inch' ? 3 : 2))
 const bore = (value: number) => inUnits(value, 'mm', digits.value)
 const NEAR = 0.06
@@ -16,21 +15,23 @@ function toggled(list: readonly number[], value: number): number[] {
     ? list.filter((one) => Math.abs(one - value) >= NEAR)
     : [...list, value].sort((a, b) => a - b)
 }
-/** Workshop bores within reach of what is there, and whatever was typed. */
-const offered = (own: number, chosen: readonly number[]) =>
+/** Bores of the shelf, else of the workshop’s table, within reach of what is there, and whatever was typed. */
+const offered = (own: number, chosen: readonly number[], sizes: readonly number[]) =>
   [
     ...new Set([
-      ...WORKSHOP_BORES.filter((one) => Math.abs(one - own) < REACH && Math.abs(one - own) > NEAR),
+      ...sizes.filter((one) => Math.abs(one - own) < REACH && Math.abs(one - own) > NEAR),
       own,
       ...chosen,
     ]),
   ].sort((a, b) => a - b)
 const masters = computed(() =>
-  circuit.value && candidates.value ? offered(circuit.value.master.bore, candidates.value.masters) : [],
+  circuit.value && candidates.value
+    ? offered(circuit.value.master.bore, candidates.value.masters, shelf.masters.value)
+    : [],
 )
 const slaves = computed(() =>
   circuit.value?.slave.type === 'external' && candidates.value
-    ? offered(circuit.value.slave.bore, candidates.value.slaves)
+    ? offered(circuit.value.slave.bore, candidates.value.slaves, shelf.slaves.value)
     : [],
 )
 const BORE = { min: 5, max: 100 }

@@ -13,6 +13,8 @@ import {
   type SizingOption,
 } from '~~/core/sizing'
 
+import type { ShelfCylinders } from './useShelfCylinders'
+
 /** One option: what it gives and takes in a sentence, how fast it is, and the plan that it becomes, now or later. */
 const props = defineProps<{
   option: SizingOption
@@ -21,6 +23,7 @@ const props = defineProps<{
   lines: readonly Line[] | null
   base: PhaseFigures
   layoutName: string | null
+  shelf: ShelfCylinders
 }>()
 const { id, state, file, problem } = useJob()
 const words = computed(() => tradeWords(props.option, props.present, formatNow()))
@@ -29,6 +32,13 @@ const circuit = computed(() =>
 )
 const changes = computed(() => planOf(props.base.installation, props.option, props.lines))
 
+/** Parts of the shelf with these bores. */
+const onShelf = computed(() =>
+  [
+    props.shelf.partOf('masterCylinder', props.option.master.bore),
+    props.shelf.partOf('slaveCylinder', props.option.slave.bore),
+  ].filter((part) => part !== null),
+)
 const HOLE = { min: 0.2, max: 5 }
 const hole = useTypedText(`mellow-restrictor-${id}`, () => 'mm')
 const restrictor = computed(() => typedWithin(hole.value, 'mm', HOLE))
@@ -64,6 +74,13 @@ const serious = computed(() => !['fits', 'waitForBedding'].includes(props.option
     </h2>
     <p class="mt-1 border-l-4 pl-3" :class="serious ? 'border-rust' : 'border-amber'" data-trade>
       {{ words }}
+    </p>
+    <p v-if="onShelf.length" class="mt-1 text-[0.95rem]" data-on-shelf>
+      On the shelf:
+      <template v-for="(part, i) in onShelf" :key="part.id"
+        ><template v-if="i > 0">; </template>{{ part.name }}, {{ money(part.price, part.currency) }},
+        {{ part.stock ? `${part.stock} there` : 'none there just now' }}</template
+      >.
     </p>
     <p v-if="option.roomLeft === null" class="mt-1 text-[0.95rem] text-soft">
       Room for wear is not known: push the piston home with the bleeder open and measure it, or take the

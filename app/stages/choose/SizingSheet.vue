@@ -126,6 +126,7 @@ function optionLabel({ master, slave }: SizingOption): string {
       <SizingChoice
         v-if="shown && present"
         :option="shown"
+        :shelf="sizing.shelf"
         :present="present"
         :label="optionLabel(shown)"
         :lines="linesOf(shown)"

@@ -6,6 +6,8 @@ export const CHOOSE_SHEETS = [
   { id: 'line', name: 'Line' },
   { id: 'slave', name: 'Slave' },
   { id: 'fluid', name: 'Fluid' },
+  { id: 'compare', name: 'Old and new' },
+  { id: 'order', name: 'To order' },
 ] as const
 export type ChooseSheet = (typeof CHOOSE_SHEETS)[number]['id']
 export const chooseSheetOf = (given: unknown): ChooseSheet =>

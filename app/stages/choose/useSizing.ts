@@ -1,6 +1,6 @@
 import { useSessionStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { WORKSHOP_BORES, type Circuit } from '~~/core/circuit'
+import type { Circuit } from '~~/core/circuit'
 import { usualLayouts } from '~~/core/layout'
 import { phaseFigures } from '~~/core/proof'
 import {
@@ -10,6 +10,8 @@ import {
   type SizingLimits,
   type SlaveCandidate,
 } from '~~/core/sizing'
+
+import { useShelfCylinders, type ShelfCylinders } from './useShelfCylinders'
 
 /** What is typed of a candidate; units follow the person, so figures are kept in the core’s own. */
 export interface Candidates {
@@ -27,8 +29,8 @@ export interface Candidates {
 
 /** Sizes on either side of what is there that are tried unless somebody says otherwise. */
 const BESIDE = 2
-function boresBeside(bore: number): number[] {
-  const sizes = [...WORKSHOP_BORES, bore]
+function boresBeside(bore: number, offered: readonly number[]): number[] {
+  const sizes = [...offered, bore]
     .sort((a, b) => a - b)
     .filter((one, i, all) => i === 0 || one - all[i - 1]! > 0.05)
   const at = sizes.findIndex((one) => Math.abs(one - bore) < 0.06)
@@ -36,9 +38,9 @@ function boresBeside(bore: number): number[] {
     .slice(Math.max(0, at - BESIDE), at + BESIDE + 1)
     .map((one) => (Math.abs(one - bore) < 0.06 ? bore : one))
 }
-const startOf = ({ master, slave, pedal }: Circuit): Candidates => ({
-  masters: boresBeside(master.bore),
-  slaves: slave.type === 'external' ? boresBeside(slave.bore) : [],
+const startOf = ({ master, slave, pedal }: Circuit, shelf: ShelfCylinders): Candidates => ({
+  masters: boresBeside(master.bore, shelf.masters.value),
+  slaves: slave.type === 'external' ? boresBeside(slave.bore, shelf.slaves.value) : [],
   cylinders: [],
   rings: slave.type === 'concentric' ? [{ outer: slave.outer, inner: slave.inner }] : [],
   ratios: [pedal.ratio],
@@ -52,6 +54,7 @@ export function useSizing() {
   const { id, state } = useJob()
   const desk = useDesk()
   const heavy = useHeavy('size')
+  const shelf = useShelfCylinders()
   /** As it will be bled: without air, with the pedal as it was measured. */
   const base = computed(() => {
     if (!desk.kept.value) return null
@@ -71,7 +74,7 @@ export function useSizing() {
   const candidates = computed<Candidates | null>({
     // What an older tab kept may lack what came since.
     get: () => {
-      const start = circuit.value && startOf(circuit.value)
+      const start = circuit.value && startOf(circuit.value, shelf)
       return start && kept.value ? { ...start, ...kept.value } : start
     },
     set: (value) => (kept.value = value),
@@ -121,6 +124,7 @@ export function useSizing() {
   const sized = computed(() => heavy.result.value)
   return {
     base,
+    shelf,
     circuit,
     candidates,
     change,

@@ -5,7 +5,7 @@ import { faultKind, POLICY_FIGURES, USUAL_POLICY, type Policy } from '~~/core/di
 
 /** Both or one, replace or rebuild, bleed or part first: the schools with their costs, and the choice as an entry. */
 const { id, state, file } = useJob()
-const { told, waiting, problem, watched, weighing, evidence } = useDiagnosis()
+const { told, waiting, problem, watched, weighing, evidence, priced } = useDiagnosis()
 const shop = useShopStore()
 onMounted(() => (watched.value = true))
 onBeforeUnmount(() => {
@@ -76,6 +76,23 @@ async function decide() {
     words.value = ''
   }
 }
+const PRICED = {
+  master: 'master',
+  slave: 'slave',
+  concentric: 'concentric slave',
+  hose: 'hose',
+} as const
+const pricedWords = computed(() => {
+  const all = priced.value
+  if (!all) return ''
+  const kits = (['master', 'slave'] as const).map(
+    (one) => all.kits[one] !== undefined && `kit for the ${one} ${money(all.kits[one])}`,
+  )
+  const parts = (['master', 'slave', 'concentric', 'hose'] as const).map(
+    (one) => all.prices[one] !== undefined && `${PRICED[one]} ${money(all.prices[one])}`,
+  )
+  return [...parts, ...kits].filter(Boolean).join(', ')
+})
 const pitted = computed(() => evidence.value.findings.borePitted)
 </script>
 
@@ -95,6 +112,15 @@ const pitted = computed(() => evidence.value.findings.borePitted)
           ><template v-if="i > 0">; </template><strong>{{ faultKind(one.fault).label }}</strong>
           {{ chanceWords(one.chance) }}</template
         ><template v-if="leads.length === 0">no fault stands out</template>.
+      </p>
+      <p v-if="priced" class="py-1" data-priced>
+        <template v-if="pricedWords"
+          >Parts at the prices of this job’s basket and the shelf: {{ pricedWords }}.</template
+        >
+        <template v-else
+          >This job has a basket, but no cylinder in it and none on the shelf: usual prices.</template
+        >
+        <NuxtLink :to="`/jobs/${id}/choose/order`" class="tap px-1 underline">To order</NuxtLink>
       </p>
       <p v-if="pitted === 'present'" class="font-semibold">
         The opened bore is pitted: that cylinder is renewed, never rebuilt.

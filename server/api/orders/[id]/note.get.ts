@@ -9,8 +9,11 @@ const checkPath = checker(IdPath)
 /** What the supplier says that it has sent; null where it says nothing. */
 export default route(async ({ database, params }): Promise<DeliveryNote> => {
   const { id, wired } = await readOrder(database, checkPath(params).id)
-  const { supplier, answer } = await asked((client) => (wired ? client.find(id) : Promise.resolve(null)))
+  const { supplier, answer } = await asked((client) =>
+    wired ? client.find(id) : Promise.resolve(null),
+  )
   const lines =
-    answer?.lines.map(({ number, sent, sentQuantity }) => ({ number, sent, quantity: sentQuantity })) ?? null
+    answer?.lines.map(({ number, sent, sentQuantity }) => ({ number, sent, quantity: sentQuantity })) ??
+    null
   return { supplier, lines }
 })
