@@ -25,18 +25,16 @@ const views: [name: string, path: string, look: 'paper' | 'lamp'][] = [
   ['decision', `/jobs/${jobOf('Island taxi').id}/decision`, 'paper'],
   ['sizing', `/jobs/${jobOf('Ferry porter').id}/choose/cylinders`, 'paper'],
   ['joint', `/jobs/${jobOf('Launch').id}/choose/joints`, 'paper'],
+  ['side-by-side', `/jobs/${jobOf('Lighthouse').id}/choose/compare`, 'paper'],
+  ['shelf', '/shelf', 'paper'],
   ['shop', '/shop', 'paper'],
   ['bleed', `/jobs/${jobOf('Quarry').id}/bleed`, 'paper'],
   ['bleed-lamp', `/jobs/${jobOf('Quarry').id}/bleed`, 'lamp'],
   ['prove', `/jobs/${jobOf('School').id}/prove`, 'paper'],
-  ['journal', `/jobs/${jobOf('School').id}/prove`, 'paper'],
   ['vehicle', `/vehicles/${jobOf('Mail van').vehicleId}/parts`, 'paper'],
   ['route', `/jobs/${jobOf('Mail van').id}/circuit/route`, 'paper'],
   ['curves', `/jobs/${jobOf('School').id}/circuit/curves`, 'paper'],
   ['what-if', `/jobs/${jobOf('School').id}/circuit/whatif`, 'paper'],
-  ['guess', `/jobs/${jobOf('Mail van').id}/circuit/guess`, 'paper'],
-  ['keep', `/vehicles/${jobOf('Quarry').vehicleId}/keep`, 'lamp'],
-  ['new-vehicle', '/vehicles/new', 'paper'],
   ['new-job', `/jobs/new?vehicle=${jobOf('Mail van').vehicleId}`, 'paper'],
 ]
 
@@ -52,13 +50,8 @@ async function shoot(page: Page, name: string, path: string): Promise<void> {
   if (name === 'bench')
     await page.waitForFunction(() => !document.body.innerText.includes('Continue Find'))
   if (name === 'decision') await page.locator('[data-question]').first().waitFor()
-  if (name === 'journal') await page.getByRole('button', { name: 'Journal' }).click()
-  if (name === 'guess') {
-    await page.getByRole('button', { name: 'Weigh the readings' }).click()
-    await page.locator('[data-figure="guess"]').waitFor()
-    // The focused button has scrolled its sheet.
-    await page.locator('main').evaluate((main) => main.scrollTo(0, 0))
-  }
+  if (name === 'side-by-side') await page.locator('[data-row="bleedScrew"]').waitFor()
+  if (name === 'shelf') await page.locator('[data-basket-aside]').waitFor()
   await page.screenshot({ path: join(folder, `${name}.png`) })
   say(`${name}.png`)
 }

@@ -15,6 +15,9 @@ export function deliveryWords(iso: string | null, now = new Date()): string {
   const day = at.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
   return `${day}, ${time}`
 }
+/** Days until it comes. */
+export const daysWords = (days: number): string =>
+  days === 0 ? 'at hand' : days === 1 ? '1 day' : `${days} days`
 export const WEEKDAYS = [
   'Sunday',
   'Monday',

@@ -61,6 +61,7 @@ const OUTCOME_LOOK = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust
           <ChoiceRow v-model="filter" :choices="FILTERS" label="Which jobs" />
           <OnOff :on="mine !== ''" @click="mine = mine ? '' : 'yes'">Mine</OnOff>
         </div>
+        <AwaitedList v-if="!narrowed" />
         <PagedList
           :items="jobs"
           :more="next !== null"
@@ -96,7 +97,6 @@ const OUTCOME_LOOK = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust
             </li>
           </ol>
         </PagedList>
-        <AwaitedList v-if="!narrowed" />
         <p v-if="!hasSecureContext()" class="mt-6 max-w-3xl text-[0.95rem] text-soft">
           This page came over plain http from another machine. What you enter is kept and sent as
           always, but this browser allows no screen kept awake and no locks between its tabs. Serving

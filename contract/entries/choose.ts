@@ -117,6 +117,7 @@ export const CHOOSE_AT_BOUNDARY = {
               unit: Type.Optional(OneOf(['mm', '°'])),
               judged: OneOf(JUDGED),
               change: Type.Optional(Line(300)),
+              hand: Type.Optional(Type.Literal(true)),
             },
             strict,
           ),

@@ -15,6 +15,7 @@ import {
   compareRow,
   fitVerdict,
   FIT_WORDS,
+  judgedAnew,
   JUDGED_WORDS,
   ROW_IDS,
   type Compared,
@@ -106,7 +107,7 @@ function added(before: Comparison | undefined, { of = 'master', ...check }: FitC
   const next: Comparison = {
     of,
     brought: check.brought,
-    rows: [...rows.values()],
+    rows: judgedAnew(of, [...rows.values()]),
     keep: list('keep'),
     move: list('move'),
     bin: list('bin'),

@@ -7,6 +7,7 @@ import first from './jottings.json'
 import second from './jottings-second.json'
 import third from './jottings-third.json'
 import choose from './jottings-choose.json'
+import parts from './jottings-parts.json'
 
 const context: LineContext = { phase: 'asFound', units: 'metric' }
 const said = (line: string, more: Partial<LineContext> = {}) =>
@@ -37,6 +38,12 @@ function plain(one: Statement): string {
     reasons: ___,
     ...payload
   } = one.payload as unknown as Record<string, unknown>
+  if (one.kind === 'fitCheck') {
+    const [row] = one.payload.rows
+    const { what, old, new: fresh } = row!
+    const sides = { ...(old !== null && { old }), ...(fresh !== null && { new: fresh }) }
+    return ordered({ kind: 'fitCheck', ...(one.payload.of && { of: one.payload.of }), what, ...sides })
+  }
   if (one.kind !== 'fluidInside') return ordered({ kind: one.kind, ...payload })
   const { kind, ...rest } = payload
   return ordered({ kind: one.kind, fluid: kind, ...rest })
@@ -63,6 +70,7 @@ describe.each([
   ['a second set, written before it was run', second as Jotting[], 50, 0.92],
   ['what is written down, done, and asked of the vehicle', third as Jotting[], 50, 0.92],
   ['parts, ends, fluid and plans, written before it was run', choose as Jotting[], 30, 0.9],
+  ['new parts beside old ones, written before it was run', parts as Jotting[], 26, 0.9],
 ])('what people jot, %s', (_, jottings, count, least) => {
   const done = jottings.map((one) => ({ one, got: said(one.say) }))
 

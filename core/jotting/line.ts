@@ -12,6 +12,7 @@ import {
   type Candidate,
   type Clause,
 } from './clause'
+import { comparisonSaid, isComparison, rowProblem } from './compare-said'
 import { cyclesIn, gradesIn, readingsIn, topUpsIn } from './figures'
 import { fillers } from './lexicon'
 import { isWord, standard, vocabulary, type Item } from './standard'
@@ -70,7 +71,7 @@ export function understandLine(line: string, context: LineContext): LineUndersto
     const problem = problemOf(whole, context)
     return problem ? { statements: [], problem } : { statements: [whole] }
   }
-  if (isPlan(line)) return nothing(line)
+  if (isPlan(line) || isComparison(line)) return nothing(line)
   const unseen = notLookedAt(line, context)
   if (unseen) return { statements: [unseen] }
   const items = standard(tokensOf(line), true)
@@ -125,7 +126,13 @@ function wholeStatement(line: string, context: LineContext): Statement | null {
       : { kind: 'asFound', payload: { item: 'other', words } }
   }
   if (IDLE.test(line.toLowerCase()) || QUESTION.test(line)) return null
-  return noteOfModel(line, context) ?? wholeLine(line) ?? partsLine(line, context)
+  const bare = line.trim().replace(/[.!]+$/, '')
+  return (
+    noteOfModel(line, context) ??
+    comparisonSaid(bare, context) ??
+    wholeLine(line) ??
+    partsLine(line, context)
+  )
 }
 
 /** Two figures with “or” between them, or a measure that has two sizes. */
@@ -238,6 +245,8 @@ function problemOf(one: Statement, { units, installation }: LineContext): string
       return installation && !jointPlaces(installation).includes(one.payload.at)
         ? `${jointWords(one.payload.at)}: this circuit has no such joint`
         : null
+    case 'fitCheck':
+      return rowProblem(one.payload)
     default:
       return null
   }

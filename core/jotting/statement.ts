@@ -23,6 +23,7 @@ type SaidKind =
   | 'modelNote'
   | 'parameter'
   | 'joint'
+  | 'fitCheck'
   | 'fluidInside'
   | 'circuitPlan'
 

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { circuitVolume } from '../fluid'
 import { fromArchetype } from '../installation'
 import { fold, type Entry, type Kind, type Payloads } from '../journal'
+import type { ComparedRow } from '../side-by-side'
 import { chooseOwed } from './choose-owed'
 import { needsAhead, repairsAhead } from './work-ahead'
 import { nextStep } from './next-step'
@@ -84,11 +85,11 @@ describe('the work ahead', () => {
 })
 
 describe('a comparison over several entries', () => {
-  const row = (what: 'bore' | 'mounting', judged: 'same' | 'wontFit') => ({
+  const row = (what: 'bore' | 'mounting', judged: 'same' | 'wontFit'): ComparedRow => ({
     ...{
       what,
       old: what === 'bore' ? 15.87 : 'studs',
-      new: what === 'bore' ? 15.87 : 'bayonet',
+      new: what === 'bore' ? 15.87 : judged === 'same' ? 'studs' : 'bayonet',
       judged,
     },
   })

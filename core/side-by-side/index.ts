@@ -3,8 +3,10 @@ export { CASUALTIES, casualtiesOf, casualtyById, type Casualty } from './casualt
 export { weighSet, type SetWeighed } from './filled-set'
 export { FIT_ITEM_WORDS, FIT_ITEMS, type FitItem, type FitList } from './items'
 export {
+  contextOf,
   FIT_WORDS,
   fitVerdict,
+  judgedAnew,
   judgeRow,
   JUDGED,
   JUDGED_WORDS,

@@ -19,6 +19,8 @@ export interface ComparedRow {
   unit?: 'mm' | '°'
   judged: Judged
   change?: string
+  /** Whoever looked judged otherwise than the figures: then that holds. */
+  hand?: true
 }
 export type Sides = Pick<ComparedRow, 'old' | 'new'>
 
@@ -180,6 +182,30 @@ function choiceJudged(id: RowId, old: string | null, fresh: string): Finding {
     default:
       return old === fresh ? same : change('not as the old one')
   }
+}
+
+/** What the rows themselves tell of the new part’s rod. */
+export function contextOf(of: Compared, rows: readonly ComparedRow[]): CompareContext {
+  const told = (what: RowId) => rows.find((row) => row.what === what)?.new
+  const [adjusts, supplied] = [told('rodAdjusts'), told('rodSupplied')]
+  return {
+    of,
+    ...(typeof adjusts === 'boolean' && { rodAdjusts: adjusts }),
+    ...(typeof supplied === 'boolean' && { rodSupplied: supplied }),
+  }
+}
+
+/** The rows as they are to be judged now: a row may hang on one that was looked at later. What was judged by hand stays. */
+export function judgedAnew(of: Compared, rows: readonly ComparedRow[]): ComparedRow[] {
+  const context = contextOf(of, rows)
+  return rows.map((row) => {
+    if (row.hand) return row
+    const { judged, change } = judgeRow(row.what, row, context)
+    // What was said of it in its own words, turns of the rod among them, stays while it is judged the same.
+    if (judged === row.judged) return row
+    const { change: _, ...rest } = row
+    return { ...rest, judged, ...(change !== undefined && { change }) }
+  })
 }
 
 export type FitVerdict = 'fits' | 'withChanges' | 'wontFit' | 'notKnown'

@@ -190,7 +190,7 @@ export const COMPARE_ROWS: readonly CompareRow[] = [
   },
   {
     id: 'portAngle',
-    label: 'Port points, off top',
+    label: 'Port points, ° off top',
     type: 'figure',
     unit: '°',
     min: -180,

@@ -7,6 +7,7 @@ import {
   COMPARED,
   compareRow,
   fitVerdict,
+  judgedAnew,
   judgeRow,
   listsFrom,
   rowsOf,
@@ -106,6 +107,20 @@ describe('what the rows come to', () => {
         expect(one.how).toMatch(/\.$/)
         if (one.type === 'figure') expect(compareRow(one.id)).toHaveProperty('reason')
       }
+  })
+})
+
+describe('rows judged anew', () => {
+  const rod = row('rodLength', 'notKnown', { old: 96, new: 89, change: 'does its rod adjust?' })
+  it('follow what was looked at later, and leave what was judged by hand', () => {
+    const fixed = row('rodAdjusts', 'change', { old: true, new: false })
+    const [first] = judgedAnew('slave', [rod, fixed])
+    expect(first).toMatchObject({
+      judged: 'wontFit',
+      change: expect.stringContaining('7.0 mm shorter'),
+    })
+    const [own] = judgedAnew('slave', [{ ...rod, judged: 'same', hand: true }, fixed])
+    expect(own!.judged).toBe('same')
   })
 })
 

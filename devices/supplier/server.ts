@@ -41,7 +41,9 @@ async function answer(
   const asked = `${request.method} ${url.pathname.split('/')[1] ?? ''}`
   const rest = decodeURIComponent(url.pathname.split('/').slice(2).join('/'))
   if (asked === 'PUT control') {
-    Object.assign(supplier.control, (await bodyOf(request)) as Partial<Control>)
+    const { reset, ...control } = (await bodyOf(request)) as Partial<Control> & { reset?: boolean }
+    if (reset) supplier.reset()
+    Object.assign(supplier.control, control)
     return send(response, 200, supplier.control)
   }
   if (asked === 'GET control')

@@ -60,6 +60,13 @@ export class Supplier {
   /** How often an order came that was there already. */
   repeats = 0
 
+  /** Forgets every order, as a supplier that was set up anew. */
+  reset(): void {
+    this.orders.clear()
+    this.sold.clear()
+    this.repeats = 0
+  }
+
   /** Whether this request fails, so that the share holds over any hundred of them. */
   fails(): boolean {
     this.requests += 1

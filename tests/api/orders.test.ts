@@ -1,3 +1,4 @@
+import ICAL from 'ical.js'
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import type {
   AwaitedDelivery,
@@ -11,7 +12,13 @@ import type {
   WithEntries,
 } from '../../contract'
 import { fold, type Entry } from '../../core/journal'
-import { killServer, restartServer, supplierFaults, supplierTold } from '../harness/running'
+import {
+  killServer,
+  restartServer,
+  runningSuite,
+  supplierFaults,
+  supplierTold,
+} from '../harness/running'
 import { aJob, anEntry, aPerson, call, newId, refused } from './client'
 
 const WIRED = 'Tidewrack Factors'
@@ -248,6 +255,14 @@ describe('an order that is rung up', () => {
       vehicleName: 'Test van',
       words: ['hose'],
     })
+    const { address } = runningSuite('api')
+    const text = await (await fetch(`${address}/api/orders/calendar`)).text()
+    const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent')
+    const event = events
+      .map((each) => new ICAL.Event(each))
+      .find(({ uid }) => uid === `${placed.id}@mellow-anchor`)!
+    expect(event.startDate.toJSDate().toISOString()).toBe(placed.arrives)
+    expect(event.description).toBe('1 x hose for Test van')
     // A tab from before this setting leaves it as it is.
     const { delivery: _, ...before } = settings
     expect((await call<Shop>('PUT', '/shop', before)).body.settings.delivery).toEqual(every)

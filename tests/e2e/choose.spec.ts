@@ -60,7 +60,7 @@ test('a swapped flare and an inch nut in a metric port are found before anything
   // One adapter does both; the way round it, and a new pipe, stand beside it.
   const chains = page.locator('[data-chains]')
   await expect(chains.getByRole('listitem').first()).toContainText(
-    '3/8-24 double flare into M10x1 bubble port',
+    'Adapter, 3/8-24 nut into M10x1 port (Quay Stores QS-AD1)',
   )
   await expect(chains).toContainText('Make a new pipe')
   await page.getByRole('button', { name: 'File the check' }).click()

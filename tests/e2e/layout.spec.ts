@@ -7,6 +7,7 @@ async function views(): Promise<[name: string, path: string, ready: string][]> {
   const school = await demoJob('School')
   const launch = await demoJob('Launch')
   const porter = await demoJob('Ferry porter')
+  const pickup = await demoJob('Lighthouse')
   const job = (path: string) => `/jobs/${van.id}/${path}`
   return [
     ['bench', '/', '[data-move]'],
@@ -25,6 +26,12 @@ async function views(): Promise<[name: string, path: string, ready: string][]> {
     ['line', job('choose/line'), '[data-line-check]'],
     ['slave', job('choose/slave'), '[data-slave-card]'],
     ['fluid', job('choose/fluid'), '[data-containers] li'],
+    ['old and new', `/jobs/${pickup.id}/choose/compare`, '[data-row="bleedScrew"]'],
+    ['to order', `/jobs/${pickup.id}/choose/order`, '[data-need="slave"] select'],
+    ['shelf', '/shelf', '[data-scroller] tbody button'],
+    ['basket', '/shelf/basket', '[data-draft]'],
+    ['orders', '/shelf/orders', '[data-order]'],
+    ['read a list in', '/shelf/import', '[data-import]'],
     ['fit', job('fit'), '[data-found="clips"]'],
     ['bleed', job('bleed'), '[data-figure="since"]'],
     ['prove', `/jobs/${school.id}/prove`, '[data-figure="verdict"]'],

@@ -225,11 +225,15 @@ export function run(
   })
 }
 
-/** Sets what goes wrong with a suite’s supplier; the rest goes well. */
-export async function supplierFaults(suite: string, faults: Partial<Control> = {}): Promise<void> {
+/** Sets what goes wrong with a suite’s supplier; the rest goes well. Afresh, it has forgotten every order. */
+export async function supplierFaults(
+  suite: string,
+  faults: Partial<Control> = {},
+  afresh?: 'afresh',
+): Promise<void> {
   await fetch(`${runningSuite(suite).supplier}/control`, {
     method: 'PUT',
-    body: JSON.stringify({ ...WELL, ...faults }),
+    body: JSON.stringify({ ...WELL, ...faults, ...(afresh && { reset: true }) }),
   })
 }
 /** How many orders it has, and how many came again. */

@@ -9,28 +9,31 @@ const late = ({ arrives }: AwaitedDelivery) => arrives !== null && Date.parse(ar
 </script>
 
 <template>
-  <section v-if="list.length" aria-labelledby="awaited" class="mt-6" data-awaited>
-    <h2 id="awaited" class="text-[1.1rem]">Deliveries</h2>
-    <ul class="border-t border-hairline">
+  <section v-if="list.length" aria-label="Deliveries" class="mt-3" data-awaited>
+    <ul>
       <li
         v-for="one in list"
         :key="one.arrives ?? ''"
-        class="grid grid-cols-1 gap-x-6 border-b border-hairline py-2 md:grid-cols-[13rem_minmax(0,1fr)_auto] md:px-3"
+        class="flex min-h-11 flex-wrap items-center gap-x-4 border-l-4 border-fluid pl-3"
       >
         <span>
           <strong :class="late(one) ? 'text-rust' : ''">{{
-            one.arrives === null ? 'No day promised' : deliveryWords(one.arrives)
+            one.arrives === null
+              ? 'On order, no day promised'
+              : `Delivery ${deliveryWords(one.arrives)}`
           }}</strong>
-          <span class="block text-soft">{{
-            late(one) ? 'should be here' : one.suppliers.join(', ')
-          }}</span>
+          <span class="text-soft"
+            >{{ late(one) ? ', should be here' : '' }}, {{ one.suppliers.join(' and ') }}</span
+          >
         </span>
-        <span>
-          <span v-for="job in one.jobs" :key="job.id" class="block">
-            <NuxtLink :to="`/jobs/${job.id}/choose/order`" class="underline">{{
+        <span class="min-w-0 grow">
+          <template v-for="(job, i) in one.jobs" :key="job.id"
+            ><template v-if="i > 0">; </template
+            ><NuxtLink :to="`/jobs/${job.id}/choose/order`" class="tap px-0 underline">{{
               job.vehicleName
-            }}</NuxtLink><span class="text-soft">: {{ job.words.join(', ') }}</span>
-          </span>
+            }}</NuxtLink
+            ><span class="text-soft">: {{ job.words.join(', ') }}</span></template
+          >
           <span v-if="one.jobs.length === 0" class="text-soft">for the shop</span>
         </span>
         <NuxtLink to="/shelf/orders" class="tap underline"

@@ -10,6 +10,7 @@ import {
   type Phase,
 } from '~~/core/journal'
 import { reasonWords } from '~~/core/proof'
+import { itemWords } from '~~/core/side-by-side'
 import { operationOf } from '~~/core/work'
 import { faultKind, REPAIRS } from '~~/core/diagnosis'
 
@@ -61,10 +62,11 @@ const found = computed(() =>
   ),
 )
 const decision = computed(() => state.value.decision)
-/** Plan, joints, and the fluid with what its age makes of it. */
+const LIST_WORDS = { keep: 'Keep', move: 'Move across', bin: 'Bin' } as const
+/** Plan, joints, the fluid with what its age makes of it, old against new, and what was ordered. */
 const { now: fluidNow } = useFluid()
 const chosen = computed(() => {
-  const { circuitPlan, joints, fluidInside, fluidUsed } = state.value
+  const { circuitPlan, joints, fluidInside, fluidUsed, comparisons, ordered } = state.value
   const list: string[] = []
   if (circuitPlan) list.push(describe({ kind: 'circuitPlan', payload: circuitPlan.payload }))
   if (circuitPlan?.payload.why) list.push(circuitPlan.payload.why)
@@ -77,6 +79,15 @@ const chosen = computed(() => {
       `It boils at ${inUnits(boils.low, '°C')} to ${withUnits(boils.high, '°C')}, ${fluidNow.value.from === 'measured' ? 'measured' : 'by its age'}`,
     )
   for (const { payload } of fluidUsed) list.push(describe({ kind: 'fluidUsed', payload }))
+  for (const { entries: _, ...check } of Object.values(comparisons)) {
+    list.push(`${describe({ kind: 'fitCheck', payload: { ...check, keep: [], move: [], bin: [] } })}.`)
+    const lists = (['keep', 'move', 'bin'] as const).filter((one) => check[one].length > 0)
+    for (const one of lists) list.push(`${LIST_WORDS[one]}: ${check[one].map(itemWords).join(', ')}`)
+  }
+  for (const { words, ordered: pieces, counts } of Object.values(ordered))
+    list.push(
+      `Ordered: ${pieces} of ${words}; ${counts.delivered} here${counts.wrong > 0 ? `, ${counts.wrong} came wrong` : ''}${counts.returned > 0 ? `, ${counts.returned} sent back` : ''}${counts.cancelled > 0 ? `, ${counts.cancelled} given up` : ''}`,
+    )
   return list
 })
 const bleed = computed(() => state.value.bleed)

@@ -6,6 +6,7 @@ import { readingKind } from '~~/core/diagnosis'
 import { completions, lastStatement, WITHOUT_STROKES, type Payloads } from '~~/core/journal'
 import type { LineUnderstood, Statement } from '~~/core/jotting'
 import { phaseFigures } from '~~/core/proof'
+import { completedCheck } from './said-comparison'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
 const journal = useJournalStore()
@@ -41,6 +42,11 @@ const offers = computed(() => completions(begun.value.last, 5))
 /** As it would be filed: a cycle takes method and strokes from what is set where nobody said them. */
 type Said = { [K in keyof Payloads]: { kind: K; payload: Payloads[K] } }[keyof Payloads]
 function asFiled(one: Exclude<Statement, { kind: 'withdrawal' }>): Said {
+  if (one.kind === 'fitCheck')
+    return {
+      ...one,
+      payload: completedCheck(one.payload, state.value, installation.value?.rodThreadPitch),
+    }
   if (one.kind !== 'bleedCycle') return one
   const { method, strokes } = cycle.value
   const spoken = one.payload.method ?? method

@@ -144,7 +144,7 @@ const take = (item: NonNullable<CatalogueAnswer['items']>[number]) =>
       @submit.prevent="look"
     >
       <label class="flex grow basis-64 items-center gap-2"
-        >In {{ orders.supplier.name }}’s list
+        ><span class="shrink-0">In the list of {{ orders.supplier.name }}</span>
         <input v-model="words" class="field grow" maxlength="80" placeholder="number or words" />
       </label>
       <button class="quiet" :disabled="words.trim() === '' || busy">Look there</button>
@@ -164,7 +164,7 @@ const take = (item: NonNullable<CatalogueAnswer['items']>[number]) =>
           >{{ item.name }}
           <span class="text-soft"
             >{{ item.number }}, {{ money(item.price) }}, {{ item.stock }} there at
-            {{ clock(found.at) }}, {{ item.leadDays }} days</span
+            {{ clock(found.at) }}, {{ daysWords(item.leadDays) }}</span
           ></span
         >
         <button

@@ -177,6 +177,7 @@ const own = computed(() => header.value.length > 0 && isOwnHeader(header.value))
           >
           <select
             class="field px-2"
+            :aria-label="COLUMN_WORDS[column]"
             :value="mapping[column] ?? ''"
             @change="setColumn(column, ($event.target as HTMLSelectElement).value)"
           >

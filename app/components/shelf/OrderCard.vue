@@ -118,8 +118,8 @@ const WAY_WORDS: Record<(typeof WAYS)[number], string> = {
     >
       <strong>{{ order.tries === 0 ? 'Being sent.' : 'The supplier has not answered.' }}</strong>
       <template v-if="order.trouble">
-        Tried {{ order.tries }} {{ order.tries === 1 ? 'time' : 'times' }}
-        <template v-if="orders.supplier?.since"
+        Tried {{ order.tries === 1 ? 'once' : `${order.tries} times`
+        }}<template v-if="orders.supplier?.since"
           >, not answering since {{ clock(orders.supplier.since) }}</template
         >. It is sent again by itself and never ordered twice.</template
       >

@@ -26,6 +26,7 @@ const { count, error, load, see, rowAt, put } = usePartRows(filters, sort, down)
 const suppliers = useLoaded(() => api<SupplierCount[]>('/parts/suppliers'))
 onMounted(suppliers.load)
 
+const orders = useOrdersStore()
 const chosen = shallowRef<Part | null>(null)
 const creating = ref(false)
 function changed(part: Part) {
@@ -86,10 +87,12 @@ const columns = [
     header: 'Days',
   }),
 ]
+const drawn = computed((): Row[] => items.value.map(({ index }) => ({ at: index, part: rowAt(index) })))
 const table = useVueTable<Row>({
   get data() {
-    return items.value.map(({ index }) => ({ at: index, part: rowAt(index) }))
+    return drawn.value
   },
+  autoResetAll: false,
   columns,
   getCoreRowModel: getCoreRowModel(),
   getRowId: ({ at }) => String(at),
@@ -105,8 +108,16 @@ const RIGHT = new Set(['price', 'stock', 'leadDays', 'size'])
 const HIDDEN: Record<string, string> = {
   kind: 'hidden lg:table-cell',
   size: 'hidden sm:table-cell',
-  supplier: 'hidden xl:table-cell',
+  supplier: 'hidden 2xl:table-cell',
   leadDays: 'hidden md:table-cell',
+}
+const WIDTH: Record<string, string> = {
+  number: 'w-[26%] sm:w-[15%]',
+  name: 'w-[40%] sm:w-[30%]',
+  kind: 'w-[17%]',
+  size: 'w-[13%]',
+  supplier: 'w-[14%]',
+  price: 'sm:w-[10%]',
 }
 const exported = computed(() => {
   const query = new URLSearchParams()
@@ -122,7 +133,13 @@ const narrowed = computed(() => [typed, kind, supplier, stocked].some((one) => o
 <template>
   <div
     class="grid min-h-0 grow grid-cols-1 gap-x-6"
-    :class="chosen || creating ? 'xl:grid-cols-[minmax(0,1fr)_25rem]' : ''"
+    :class="
+      chosen || creating
+        ? 'xl:grid-cols-[minmax(0,1fr)_25rem]'
+        : orders.basket.length
+          ? 'xl:grid-cols-[minmax(0,1fr)_19rem]'
+          : ''
+    "
   >
     <div class="flex min-h-0 min-w-0 flex-col">
       <div class="flex flex-wrap items-center gap-x-3 gap-y-2 py-2">
@@ -171,7 +188,7 @@ const narrowed = computed(() => [typed, kind, supplier, stocked].some((one) => o
                 :key="header.id"
                 scope="col"
                 class="border-b-2 border-ink p-0 font-semibold"
-                :class="[HIDDEN[header.id], header.id === 'name' ? 'w-[38%] sm:w-[30%]' : '']"
+                :class="[HIDDEN[header.id], WIDTH[header.id]]"
                 :aria-sort="sort === header.id ? (down ? 'descending' : 'ascending') : undefined"
               >
                 <button
@@ -239,5 +256,6 @@ const narrowed = computed(() => [typed, kind, supplier, stocked].some((one) => o
       @made="reload"
       @close="((chosen = null), (creating = false))"
     />
+    <BasketAside v-else-if="orders.basket.length" class="hidden xl:block" />
   </div>
 </template>

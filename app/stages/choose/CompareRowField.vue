@@ -48,6 +48,12 @@ const options = computed(() =>
       ? kind.value.values
       : [],
 )
+const SHORT: Record<Judged, string> = {
+  same: 'same',
+  change: 'change',
+  wontFit: 'will not fit',
+  notKnown: 'not known',
+}
 const JUDGEMENTS = ['same', 'change', 'wontFit', 'notKnown'] as const
 </script>
 
@@ -59,7 +65,9 @@ const JUDGEMENTS = ['same', 'change', 'wontFit', 'notKnown'] as const
   >
     <p class="col-span-2 leading-tight md:col-span-1">
       <span :class="{ 'font-semibold': needed }">{{ kind.label }}</span>
-      <span v-if="kind.type === 'figure'" class="text-soft">, {{ symbolOf(kind.unit) }}</span>
+      <span v-if="kind.type === 'figure' && kind.unit === 'mm'" class="text-soft"
+        >, {{ symbolOf(kind.unit) }}</span
+      >
       <span v-if="needed" class="text-[0.9rem] text-soft"> (needed)</span>
       <span class="block text-[0.9rem] text-soft">{{ kind.how }}</span>
     </p>
@@ -89,29 +97,31 @@ const JUDGEMENTS = ['same', 'change', 'wontFit', 'notKnown'] as const
         @change="typed(side, $event)"
       />
     </template>
-    <div class="col-span-2 flex items-center gap-2 leading-tight md:col-span-1">
+    <div
+      class="col-span-2 flex flex-wrap items-center justify-end gap-x-2 gap-y-1 leading-tight md:col-span-1"
+    >
       <span
         class="w-5 shrink-0 text-center text-[1.15rem] font-bold"
         :class="COLOURS[row.judged]"
         aria-hidden="true"
         >{{ SIGNS[row.judged] }}</span
       >
-      <span class="min-w-0 grow" :class="row.judged === 'wontFit' ? 'font-semibold text-rust' : ''">
-        {{ row.change ?? (row.judged === 'notKnown' ? '' : JUDGED_WORDS[row.judged]) }}
+      <span
+        class="min-w-0 grow basis-32"
+        :class="row.judged === 'wontFit' ? 'font-semibold text-rust' : ''"
+      >
+        {{ row.change ?? '' }}
         <span v-if="row.own" class="block text-[0.9rem] text-soft">
           judged so by hand; by the figures: {{ JUDGED_WORDS[row.proposed.judged] }}
         </span>
       </span>
       <select
-        class="min-h-11 w-11 shrink-0 rounded-sm border border-edge bg-ground px-1"
+        class="min-h-11 w-30 shrink-0 rounded-sm border border-edge bg-ground px-2"
         :aria-label="`${kind.label}: judge it`"
-        :title="'Judge it yourself'"
         :value="row.judged"
         @change="emit('judge', ($event.target as HTMLSelectElement).value as Judged)"
       >
-        <option v-for="one in JUDGEMENTS" :key="one" :value="one">
-          {{ SIGNS[one] }} {{ JUDGED_WORDS[one] }}
-        </option>
+        <option v-for="one in JUDGEMENTS" :key="one" :value="one">{{ SHORT[one] }}</option>
       </select>
     </div>
     <p v-if="problem" role="alert" class="col-span-full font-semibold text-rust">{{ problem }}.</p>

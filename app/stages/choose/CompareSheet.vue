@@ -13,8 +13,15 @@ const fits = computed(() => {
   const concentric = kept.value?.circuit.slave.type === 'concentric'
   return COMPARED.filter((one) => (concentric ? one !== 'slave' : one !== 'concentric'))
 })
+/** What is compared already, else what was decided to be renewed. */
+const likeliest = computed(
+  () =>
+    fits.value.find((one) => state.value.comparisons[one]) ??
+    fits.value.find((one) => state.value.decision?.payload.repairs.includes(one)) ??
+    fits.value[0]!,
+)
 const of = computed<Compared>({
-  get: () => fits.value.find((one) => one === route.query.of) ?? fits.value[0]!,
+  get: () => fits.value.find((one) => one === route.query.of) ?? likeliest.value,
   set: (one) => void navigateTo({ query: { ...route.query, of: one } }, { replace: true }),
 })
 /** The part of the shelf that is compared, where there is one. */
@@ -100,7 +107,7 @@ const count = computed(() => rows.value.filter(({ judged }) => judged !== 'notKn
     </div>
     <div class="flex flex-wrap items-center gap-2 py-2">
       <label class="flex grow basis-72 items-center gap-2"
-        >New one
+        ><span class="whitespace-nowrap">New one</span>
         <KeptInput
           class="field grow"
           maxlength="120"
@@ -129,7 +136,7 @@ const count = computed(() => rows.value.filter(({ judged }) => judged !== 'notKn
       data-fit-verdict
       :data-verdict="verdict"
     >
-      <strong>{{ FIT_WORDS[verdict] }}</strong>
+      <strong>{{ FIT_WORDS[verdict] }}</strong>{{ ' ' }}
       <template v-if="verdict === 'wontFit'">
         Keep the vehicle together: it goes back to whoever brought or sold it.
       </template>
@@ -137,7 +144,7 @@ const count = computed(() => rows.value.filter(({ judged }) => judged !== 'notKn
         Still to look at before anything comes off:
         {{ missing.map(({ label }) => label.toLowerCase()).join(', ') }}.
       </template>
-      <span class="text-[0.95rem] text-soft"> {{ count }} of {{ rows.length }} rows judged.</span>
+      <span class="text-[0.95rem] text-soft">{{ count }} of {{ rows.length }} rows judged.</span>
     </p>
     <div
       class="mt-2 hidden grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)_minmax(0,1fr)_minmax(0,1.7fr)] items-end gap-x-3 border-b-2 border-ink pb-1 md:grid"

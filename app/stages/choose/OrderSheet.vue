@@ -160,7 +160,7 @@ async function addOwn() {
             <span class="block text-[0.9rem] text-soft">
               {{ row.pick!.part.supplier }} {{ row.pick!.part.number
               }}<template v-if="row.pick!.part.leadDays !== null"
-                >, {{ row.pick!.part.leadDays }} days</template
+                >, {{ daysWords(row.pick!.part.leadDays) }}</template
               ><template v-if="row.pick!.part.grade !== 'unknown'"
                 >, grade {{ row.pick!.part.grade }}</template
               ><strong v-if="row.pick!.unsure.length" class="text-amber"

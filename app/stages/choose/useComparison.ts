@@ -96,9 +96,7 @@ export function useComparison(of: Ref<Compared>, part: Ref<Part | null>) {
       const sides = { old: valueOf(kind.id, 'old'), new: valueOf(kind.id, 'new') }
       const proposed = judgeRow(kind.id, sides, context.value, formatNow())
       const filed = held.value?.rows.find(({ what }) => what === kind.id)
-      // Whoever looked may have judged otherwise than the figures; a side that was changed since is judged anew.
-      const own =
-        filed && filed.judged !== judgeRow(kind.id, filed, context.value).judged ? filed : null
+      const own = filed?.hand ? filed : null
       return {
         kind,
         sides,
@@ -110,11 +108,12 @@ export function useComparison(of: Ref<Compared>, part: Ref<Part | null>) {
     }),
   )
   const compared = computed((): ComparedRow[] =>
-    rows.value.map(({ kind, sides, judged, change }) => ({
+    rows.value.map(({ kind, sides, judged, change, own }) => ({
       what: kind.id,
       ...sides,
       judged,
       ...(change !== undefined && { change }),
+      ...(own && { hand: true as const }),
     })),
   )
   const verdict = computed(() => fitVerdict(of.value, compared.value))
@@ -139,13 +138,15 @@ export function useComparison(of: Ref<Compared>, part: Ref<Part | null>) {
   }
   function overrule(id: RowId, judged: Judged) {
     const { sides, proposed } = rows.value.find(({ kind }) => kind.id === id)!
-    return fileRow(id, sides, judged, judged === proposed.judged ? proposed.change : undefined)
+    const as = judged === proposed.judged
+    return fileRow(id, sides, judged, as ? proposed.change : undefined, !as)
   }
   function fileRow(
     id: RowId,
     sides: { old: RowValue | null; new: RowValue | null },
     judged: Judged,
     change: string | undefined,
+    byHand = false,
   ) {
     const kind = rows.value.find((one) => one.kind.id === id)!.kind
     const row: ComparedRow = {
@@ -154,6 +155,7 @@ export function useComparison(of: Ref<Compared>, part: Ref<Part | null>) {
       judged,
       ...(kind.type === 'figure' && { unit: kind.unit }),
       ...(change !== undefined && { change: change.slice(0, 300) }),
+      ...(byHand && { hand: true as const }),
     }
     return filing({ rows: [row] })
   }
