@@ -34,6 +34,7 @@ import {
   type Installation,
 } from './installation'
 import { phaseAt, STAGES } from './journal'
+import { answerPlan } from './plan'
 import { understandLine } from './jotting'
 import { UNIT_SYSTEMS } from './quantity'
 import { answerSize } from './sizing'
@@ -131,6 +132,9 @@ export const VERBS: Record<string, (input: unknown) => object> = {
 
   /** { circuit, masters, slaves, ratios?, lines?, room?, air?, … } → { present, options }. */
   size: answerSize,
+
+  /** Packages on a vehicle in the best order that keeps every rule; or { check: { steps } } → its breaches. */
+  plan: answerPlan,
 
   /** { archetype, measured?, errors?, readings, knownGood?, calibration?, touchForce?, draws?, seed? } → ranges, or { implausible }. */
   estimate(input) {

@@ -12,13 +12,13 @@ import { benchServer } from '../bench/server'
 import { root } from './packages.mjs'
 
 /**
- * `npm run bench [-- core|choose|server|lists|parts|live|loop|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
+ * `npm run bench [-- core|choose|plan|server|lists|parts|live|loop|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
  * half an hour, only where it is named. The core is bundled first, as the application ships it.
  */
 const outdir = join(root, '.data', 'bench')
 mkdirSync(outdir, { recursive: true })
 await build({
-  entryPoints: ['choose', 'circuit', 'draws', 'estimates', 'find'].map((name) =>
+  entryPoints: ['choose', 'circuit', 'draws', 'estimates', 'find', 'plan'].map((name) =>
     join(root, 'bench', `${name}.ts`),
   ),
   outdir,
@@ -33,6 +33,7 @@ const { benchChoose } = (await bundled('choose')) as typeof import('../bench/cho
 const { benchCircuit } = (await bundled('circuit')) as typeof import('../bench/circuit')
 const { benchDraws } = (await bundled('draws')) as typeof import('../bench/draws')
 const { benchEstimates } = (await bundled('estimates')) as typeof import('../bench/estimates')
+const { benchPlan } = (await bundled('plan')) as typeof import('../bench/plan')
 const { benchFind } = (await bundled('find')) as typeof import('../bench/find')
 
 const BENCHES: [name: string, run: () => Row[] | Promise<Row[]>][] = [
@@ -40,6 +41,7 @@ const BENCHES: [name: string, run: () => Row[] | Promise<Row[]>][] = [
   ['core', benchDraws],
   ['core', benchFind],
   ['choose', benchChoose],
+  ['plan', benchPlan],
   ['server', benchServer],
   ['lists', benchLists],
   ['parts', benchParts],

@@ -26,6 +26,7 @@ describe('examples in docs/formats.md', () => {
       'chain',
       'fluid',
       'size',
+      'plan',
     ])
   })
 

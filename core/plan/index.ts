@@ -1,0 +1,10 @@
+/** The plan of the work: packages put together for one vehicle, the order that breaks no rule, its time, and the check of any sequence. */
+export { answerPlan, makePlan, type PlanAnswer } from './answer'
+export { checkSequence, PLAN_RULES, type Breach, type PlanRule } from './check'
+export { PLAN_CHOICES, planChoice, type PlanChoice } from './choices'
+export { bestOrder, objectiveOf, type Objective } from './order'
+export { PACKAGE_IDS, PACKAGES, type Package } from './packages'
+export { readPlan, readSteps, VEHICLE_FACTS, type PlanAsked } from './read'
+export { isPassing, STATES, stateWords } from './states'
+export { CAUTIONS, PLACES, RECORDS, type Place, type Step, type VehicleFacts } from './step'
+export { SURPRISE_KINDS, SURPRISES, type SurpriseKind } from './surprises'

@@ -1,0 +1,317 @@
+import type { PlannedStep } from './compose'
+import { FEED_HELD, isOpening } from './states'
+import { PLACES, type Place, type Step } from './step'
+
+/** Between neighbouring places, min; into or out from under takes two. */
+export function walkBetween(from: Place, to: Place): number {
+  if (from === to) return 0
+  return from === 'under' || to === 'under' ? 2 : 1
+}
+
+export interface Objective {
+  breaches: number
+  helperSpans: number
+  helperMinutes: number
+  walkMinutes: number
+}
+/** What a sequence costs beside its own minutes: stretches for which a helper is called, and walking. */
+export function objectiveOf(steps: readonly Step[], breaches = 0): Objective {
+  let helperSpans = 0
+  let helperMinutes = 0
+  let walkMinutes = 0
+  steps.forEach((step, i) => {
+    const before = steps[i - 1]
+    if (step.people > 1) {
+      helperMinutes += step.minutes[1]
+      if (!before || before.people < 2) helperSpans += 1
+    }
+    if (before) walkMinutes += walkBetween(before.place, step.place)
+  })
+  return { breaches, helperSpans, helperMinutes, walkMinutes }
+}
+
+/** Partial orders that are kept of each length: all of them up to SMALL steps, where the best is found exactly. */
+const WIDTH = 32
+const SMALL = 12
+const ALL = 200_000
+
+/** A step as the search sees it: states as bits of two numbers, predecessors by index. */
+interface Item {
+  step: PlannedStep
+  need: Bits
+  forbid: Bits
+  put: Bits
+  take: Bits
+  /** The same four as lists of states. */
+  lists: readonly [need: number[], forbid: number[], put: number[], take: number[]]
+  after: number[]
+  helper: boolean
+  electrical: boolean
+  setsBattery: boolean
+  takesBattery: boolean
+}
+type Bits = readonly [number, number]
+
+interface Node {
+  done: Uint8Array
+  lo: number
+  hi: number
+  place: Place | null
+  helper: boolean
+  batteryPut: boolean
+  spans: number
+  walk: number
+  /** Order so far, newest first. */
+  last: { at: number; before: Node['last'] } | null
+  /** Of every state: steps left that need it, forbid it, put it, take it. */
+  left: Int16Array
+  helpersLeft: number
+  hash: number
+}
+
+/**
+ * The best order that breaks no rule: fewest stretches with a helper, then least walking, then by ids. Exact up to twelve steps;
+ * beyond that the best of some dozens of partial orders carried along.
+ * @returns null where no order was found that breaks no rule
+ */
+export function bestOrder(
+  steps: readonly PlannedStep[],
+  held: ReadonlySet<string> = new Set(),
+): PlannedStep[] | null {
+  const sorted = [...steps].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0))
+  const search = new Search(sorted, held)
+  return search.run(sorted.length <= SMALL ? ALL : WIDTH) ?? search.run(WIDTH * 40)
+}
+
+class Search {
+  private readonly items: Item[]
+  private readonly names: string[] = []
+  private readonly openBits: Bits
+  private readonly feedBits: Bits
+  private readonly usesBattery: boolean
+  private readonly start: Bits
+
+  constructor(steps: readonly PlannedStep[], held: ReadonlySet<string>) {
+    const keys = new Map<string, number[]>()
+    steps.forEach((step, i) => {
+      for (const key of [step.key, step.id]) keys.set(key, [...(keys.get(key) ?? []), i])
+      for (const name of [...step.needs, ...step.forbids, ...step.puts, ...step.takes]) this.bit(name)
+    })
+    for (const name of [
+      'onStands',
+      'chocked',
+      'pedalTagged',
+      'slaveFree',
+      'masterOff',
+      'feedClamped',
+      'capSheeted',
+      'propOn',
+      'batteryOff',
+      'batteryTrayOff',
+      ...FEED_HELD,
+      ...held,
+    ])
+      this.bit(name)
+    const open = this.names.filter(isOpening)
+    this.openBits = this.bits(open)
+    this.feedBits = this.bits([...FEED_HELD])
+    this.usesBattery = steps.some(({ puts }) => puts.includes('batteryOff'))
+    this.start = this.bits([...held])
+    this.items = steps.map((step): Item => {
+      const need = [...step.needs]
+      const forbid = [...step.forbids]
+      // The rules that hang on the state before a step are needs and forbids like any other.
+      if (step.place === 'under') need.push('onStands', 'chocked')
+      if (step.presses)
+        forbid.push('pedalTagged', 'slaveFree', 'masterOff', 'feedClamped', 'capSheeted', ...open)
+      if (step.fills) forbid.push('feedClamped', 'capSheeted')
+      if (step.engine) forbid.push('slaveFree', 'feedClamped', 'propOn', 'batteryOff', ...open)
+      const puts = step.puts.filter((state) => !step.takes.includes(state))
+      return {
+        step,
+        need: this.bits(need),
+        forbid: this.bits(forbid),
+        put: this.bits(puts),
+        take: this.bits(step.takes),
+        lists: [this.list(need), this.list(forbid), this.list(puts), this.list(step.takes)],
+        after: [...new Set(step.after.flatMap((key) => keys.get(key) ?? []))],
+        helper: step.people > 1,
+        electrical: step.electrical === true,
+        setsBattery: step.puts.includes('batteryOff'),
+        takesBattery: step.takes.includes('batteryOff'),
+      }
+    })
+  }
+
+  private bit(name: string): number {
+    const at = this.names.indexOf(name)
+    if (at >= 0) return at
+    this.names.push(name)
+    return this.names.length - 1
+  }
+  private bits(names: readonly string[]): Bits {
+    let [lo, hi] = [0, 0]
+    for (const name of names) {
+      const at = this.bit(name)
+      if (at < 30) lo |= 1 << at
+      else hi |= 1 << (at - 30)
+    }
+    return [lo, hi]
+  }
+
+  run(width: number): PlannedStep[] | null {
+    const { items } = this
+    let level: Node[] = [this.first()]
+    for (let n = 0; n < items.length; n++) {
+      const next = new Map<string, Node>()
+      for (const node of level)
+        for (let i = 0; i < items.length; i++) {
+          const made = this.step(node, i)
+          if (!made) continue
+          const key = `${made.hash} ${made.lo} ${made.hi} ${made.place} ${made.helper}`
+          const there = next.get(key)
+          if (!there || this.better(made, there)) next.set(key, made)
+        }
+      if (next.size === 0) return null
+      level = [...next.values()]
+      if (level.length > width) level = this.kept(level, width)
+    }
+    return this.orderOf(level.reduce((a, b) => (this.better(b, a) ? b : a)))
+  }
+
+  /** The most promising, some from wherever the work has come to: one that is far on alone may have shut its own way. */
+  private kept(level: readonly Node[], width: number): Node[] {
+    const ranked = level
+      .map((node) => ({ node, promise: this.promise(node) }))
+      .sort((a, b) => a.promise - b.promise)
+    const each = Math.ceil(width / 8)
+    const counts = new Map<string, number>()
+    return ranked
+      .filter(({ node }) => {
+        const where = `${node.place} ${node.helper}`
+        const count = counts.get(where) ?? 0
+        counts.set(where, count + 1)
+        return count < each
+      })
+      .slice(0, width)
+      .map(({ node }) => node)
+  }
+
+  private first(): Node {
+    const left = new Int16Array(this.names.length * 4)
+    for (const item of this.items) this.count(left, item, 1)
+    return {
+      done: new Uint8Array(this.items.length),
+      lo: this.start[0],
+      hi: this.start[1],
+      place: null,
+      helper: false,
+      batteryPut: (this.start[0] & this.bits(['batteryOff'])[0]) !== 0,
+      spans: 0,
+      walk: 0,
+      last: null,
+      left,
+      helpersLeft: this.items.filter(({ helper }) => helper).length,
+      hash: 0,
+    }
+  }
+  private count(left: Int16Array, { lists }: Item, by: number): void {
+    for (let kind = 0; kind < 4; kind++) for (const state of lists[kind]!) left[4 * state + kind]! += by
+  }
+  private list(names: readonly string[]): number[] {
+    return [...new Set(names)].map((name) => this.bit(name))
+  }
+
+  /** The next node with a step done; null where it may not be done now, or others never could be after it. */
+  private step(node: Node, i: number): Node | null {
+    if (node.done[i]) return null
+    const item = this.items[i]!
+    const { need, forbid, put, take } = item
+    if ((node.lo & need[0]) !== need[0] || (node.hi & need[1]) !== need[1]) return null
+    if (node.lo & forbid[0] || node.hi & forbid[1]) return null
+    for (const at of item.after) if (!node.done[at]) return null
+    const lo = (node.lo | put[0]) & ~take[0]
+    const hi = (node.hi | put[1]) & ~take[1]
+    if (!this.allowed(node, item, lo, hi)) return null
+    const left = node.left.slice()
+    this.count(left, item, -1)
+    if (this.strands(left, item, lo, hi)) return null
+    const done = node.done.slice()
+    done[i] = 1
+    const { place } = item.step
+    return {
+      done,
+      lo,
+      hi,
+      place,
+      helper: item.helper,
+      batteryPut: node.batteryPut || item.setsBattery,
+      spans: node.spans + (item.helper && !node.helper ? 1 : 0),
+      walk: node.walk + (node.place === null ? 0 : walkBetween(node.place, place)),
+      last: { at: i, before: node.last },
+      left,
+      helpersLeft: node.helpersLeft - (item.helper ? 1 : 0),
+      // A sum of one number a step: the same set of steps gives the same sum.
+      hash: node.hash + WEIGHTS[i % WEIGHTS.length]! * (1 + Math.floor(i / WEIGHTS.length)),
+    }
+  }
+
+  /** Rules on what holds after a step: the tag, the feed, the battery. */
+  private allowed(node: Node, item: Item, lo: number, hi: number): boolean {
+    const has = ([a, b]: Bits) => (lo & a) !== 0 || (hi & b) !== 0
+    if (has(this.one('slaveFree')) && !has(this.one('pedalTagged'))) return false
+    if (has(this.openBits) && !has(this.feedBits)) return false
+    if (!this.usesBattery) return true
+    if (item.electrical && !node.batteryPut && !item.setsBattery) return false
+    return !(item.takesBattery && has(this.one('batteryTrayOff')))
+  }
+  private readonly ones = new Map<string, Bits>()
+  private one(name: string): Bits {
+    let bits = this.ones.get(name)
+    if (!bits) this.ones.set(name, (bits = this.bits([name])))
+    return bits
+  }
+
+  /** Whether a step that is left could never be done any more: what it needs is gone for good, or what it forbids stays. */
+  private strands(left: Int16Array, { lists }: Item, lo: number, hi: number): boolean {
+    const holds = (s: number) => (s < 30 ? lo & (1 << s) : hi & (1 << (s - 30))) !== 0
+    const [, , puts, takes] = lists
+    for (const s of takes) if (!holds(s) && left[4 * s]! > 0 && left[4 * s + 2] === 0) return true
+    for (const s of puts) if (holds(s) && left[4 * s + 1]! > 0 && left[4 * s + 3] === 0) return true
+    return false
+  }
+
+  /** The less, the better: what it has cost, and what it will cost at the least. */
+  private promise(node: Node): number {
+    const spans = node.spans + (node.helpersLeft > 0 && !node.helper ? 1 : 0)
+    let places = 0
+    for (let i = 0; i < this.items.length; i++)
+      if (!node.done[i]) places |= 1 << PLACES.indexOf(this.items[i]!.step.place)
+    if (node.place !== null) places &= ~(1 << PLACES.indexOf(node.place))
+    let more = 0
+    for (; places; places &= places - 1) more += 1
+    return spans * 1000 + node.walk + more
+  }
+  private better(a: Node, b: Node): boolean {
+    if (a.spans !== b.spans) return a.spans < b.spans
+    if (a.walk !== b.walk) return a.walk < b.walk
+    const [one, other] = [this.indexes(a), this.indexes(b)]
+    for (let i = 0; i < one.length; i++) if (one[i] !== other[i]) return one[i]! < other[i]!
+    return false
+  }
+  private indexes({ last }: Node): number[] {
+    const list: number[] = []
+    for (let at = last; at; at = at.before) list.push(at.at)
+    return list.reverse()
+  }
+  private orderOf(node: Node): PlannedStep[] {
+    return this.indexes(node).map((i) => this.items[i]!.step)
+  }
+}
+
+/** Numbers no two sums of which are likely to be the same: odd, spread, and exact as long as sums stay below 2^53. */
+const WEIGHTS = Array.from({ length: 200 }, (_, i) => {
+  let x = (i + 1) * 2_654_435_761
+  x = (x ^ (x >>> 15)) >>> 0
+  return x * 1024 + i * 7919 + 1
+})
