@@ -46,6 +46,7 @@ export function useSlices(entries: Readonly<Ref<Entry[]>>): {
     fit: slice('fit'),
     fluid: slice('fluid'),
     orders: slice('orders'),
+    plan: slice('plan'),
     bleed: slice('bleed'),
     prove: slice('prove'),
     record: slice('record'),

@@ -23,7 +23,7 @@ const STAGE_KINDS: Record<Stage, readonly Kind[]> = {
     'parameter',
     'installation',
   ],
-  fit: ['asFound', 'workDone'],
+  fit: ['asFound', 'workDone', 'workPlan', 'step', 'surprise'],
   bleed: ['bleedCycle', 'topUp', 'fluidUsed'],
   prove: ['graded', 'cause', 'verdict', 'workDone', 'closed'],
   record: ['modelNote', 'closed'],

@@ -8,6 +8,7 @@ import { FIT_AT_BOUNDARY } from './fit'
 import { FLUID_AT_BOUNDARY } from './fluid'
 import type { KindAtBoundary } from './kind'
 import { ORDERS_AT_BOUNDARY } from './orders'
+import { PLAN_AT_BOUNDARY } from './plan'
 import { PROVE_AT_BOUNDARY } from './prove'
 import { RECORD_AT_BOUNDARY } from './record'
 
@@ -19,6 +20,7 @@ export const KINDS_AT_BOUNDARY = {
   ...FIT_AT_BOUNDARY,
   ...FLUID_AT_BOUNDARY,
   ...ORDERS_AT_BOUNDARY,
+  ...PLAN_AT_BOUNDARY,
   ...BLEED_AT_BOUNDARY,
   ...PROVE_AT_BOUNDARY,
   ...RECORD_AT_BOUNDARY,

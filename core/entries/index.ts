@@ -10,6 +10,7 @@ import { FIT_KINDS, startFit, type FitPayloads, type FitState } from './fit'
 import { FLUID_KINDS_OF_ENTRY, startFluid, type FluidPayloads, type FluidState } from './fluid'
 import type { EntryKind } from './kind'
 import { ORDER_KINDS, startOrders, type OrderPayloads, type OrderSlice } from './orders'
+import { PLAN_KINDS, startPlan, type PlanPayloads, type PlanState } from './plan'
 import { PROVE_KINDS, startProve, type ProvePayloads, type ProveState } from './prove'
 import { RECORD_KINDS, startRecord, type RecordPayloads, type RecordState } from './record'
 
@@ -22,6 +23,7 @@ export * from './find'
 export * from './fit'
 export * from './fluid'
 export * from './orders'
+export * from './plan'
 export * from './prove'
 export * from './record'
 export { seconds } from './phrases'
@@ -35,6 +37,7 @@ export interface Payloads
     FitPayloads,
     FluidPayloads,
     OrderPayloads,
+    PlanPayloads,
     BleedPayloads,
     ProvePayloads,
     RecordPayloads {}
@@ -48,6 +51,7 @@ export interface Slices {
   fit: FitState
   fluid: FluidState
   orders: OrderSlice
+  plan: PlanState
   bleed: BleedState
   prove: ProveState
   record: RecordState
@@ -62,6 +66,7 @@ export const SLICES: { [S in SliceName]: { start: () => Slices[S]; kinds: object
   fit: { start: startFit, kinds: FIT_KINDS },
   fluid: { start: startFluid, kinds: FLUID_KINDS_OF_ENTRY },
   orders: { start: startOrders, kinds: ORDER_KINDS },
+  plan: { start: startPlan, kinds: PLAN_KINDS },
   bleed: { start: startBleed, kinds: BLEED_KINDS },
   prove: { start: startProve, kinds: PROVE_KINDS },
   record: { start: startRecord, kinds: RECORD_KINDS },
@@ -75,6 +80,7 @@ export const KINDS = {
   ...FIT_KINDS,
   ...FLUID_KINDS_OF_ENTRY,
   ...ORDER_KINDS,
+  ...PLAN_KINDS,
   ...BLEED_KINDS,
   ...PROVE_KINDS,
   ...RECORD_KINDS,

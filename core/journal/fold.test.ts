@@ -385,7 +385,7 @@ describe('an entry of a newer version', () => {
   const strange = [
     entry(2, 'finding', { finding: 'tubeTurns' as never, state: 'present', phase: 'asFound' }),
     entry(3, 'measurement', { reading: 'moonPhase' as never, value: 3, phase: 'asFound' }),
-    entry(4, 'workPlan' as never, { packages: [] } as never),
+    entry(4, 'laterKind' as never, { packages: [] } as never),
     entry(5, 'complaint', { complaint: 'toString' as never }),
     entry(6, 'cause', { faults: ['gremlin' as never] }),
     entry(7, 'constructor' as never, {} as never),

@@ -26,7 +26,7 @@ describe('an entry in words', () => {
   })
 
   it('of a newer version says so, whatever is in it', () => {
-    for (const kind of ['workPlan', '__proto__', 'toString', ''])
+    for (const kind of ['laterKind', '__proto__', 'toString', ''])
       expect(tell({ kind: kind as never, payload: null as never }, metric)).toBe(`${NEWER} (${kind})`)
     const strange = { finding: 'tubeTurns' as never, state: 'present', phase: 'asFound' } as const
     expect(tell(entry(1, 'finding', strange), metric)).toBe(`${NEWER} (finding)`)

@@ -1,20 +1,20 @@
-import access from './packages/access.json'
-import adjustRod from './packages/adjustRod.json'
-import adjustSwitch from './packages/adjustSwitch.json'
-import benchBleed from './packages/benchBleed.json'
-import bleed from './packages/bleed.json'
-import drain from './packages/drain.json'
-import fluidChange from './packages/fluidChange.json'
-import makePipe from './packages/makePipe.json'
-import primeSlave from './packages/primeSlave.json'
-import rebuildMaster from './packages/rebuildMaster.json'
-import rebuildSlave from './packages/rebuildSlave.json'
-import renewConcentric from './packages/renewConcentric.json'
-import renewHose from './packages/renewHose.json'
-import renewLine from './packages/renewLine.json'
-import renewMaster from './packages/renewMaster.json'
-import renewSlave from './packages/renewSlave.json'
-import unitOut from './packages/unitOut.json'
+import access from './packages/access.json' with { type: 'json' }
+import adjustRod from './packages/adjustRod.json' with { type: 'json' }
+import adjustSwitch from './packages/adjustSwitch.json' with { type: 'json' }
+import benchBleed from './packages/benchBleed.json' with { type: 'json' }
+import bleed from './packages/bleed.json' with { type: 'json' }
+import drain from './packages/drain.json' with { type: 'json' }
+import fluidChange from './packages/fluidChange.json' with { type: 'json' }
+import makePipe from './packages/makePipe.json' with { type: 'json' }
+import primeSlave from './packages/primeSlave.json' with { type: 'json' }
+import rebuildMaster from './packages/rebuildMaster.json' with { type: 'json' }
+import rebuildSlave from './packages/rebuildSlave.json' with { type: 'json' }
+import renewConcentric from './packages/renewConcentric.json' with { type: 'json' }
+import renewHose from './packages/renewHose.json' with { type: 'json' }
+import renewLine from './packages/renewLine.json' with { type: 'json' }
+import renewMaster from './packages/renewMaster.json' with { type: 'json' }
+import renewSlave from './packages/renewSlave.json' with { type: 'json' }
+import unitOut from './packages/unitOut.json' with { type: 'json' }
 import type { Tool } from './step'
 
 /** A step as its package tells it; what is left out is empty, and `when` says on which vehicles and choices it is done. */

@@ -133,3 +133,19 @@ export const SURPRISES = [
 export type SurpriseKind = (typeof SURPRISES)[number]['kind']
 export const SURPRISE_KINDS = SURPRISES.map(({ kind }) => kind)
 export const surpriseOf = (kind: SurpriseKind): Surprise => SURPRISES.find((one) => one.kind === kind)!
+
+const WORDS: Record<SurpriseKind, string> = {
+  seizedUnion: 'seized union',
+  roundedNut: 'rounded nut',
+  brokenClip: 'broken clip',
+  brokenLine: 'broken line',
+  tornBoot: 'torn boot',
+  pittedBore: 'pitted bore',
+  strippedThread: 'stripped thread',
+  wrongPart: 'wrong part',
+  missingPart: 'missing part',
+  trapped: 'trapped by another part',
+  stuckQuickConnector: 'quick connector stuck',
+}
+/** What turned up, in words. */
+export const surpriseWords = (kind: SurpriseKind): string => WORDS[kind]

@@ -43,6 +43,7 @@ test('no main view, in either look, holds anything that axe finds serious', asyn
     `/jobs/${(await demoJob('Launch')).id}/choose/joints`,
     `/jobs/${(await demoJob('Lighthouse')).id}/choose/compare`,
     `/jobs/${(await demoJob('Lighthouse')).id}/choose/order`,
+    `/jobs/${(await demoJob('Lighthouse')).id}/fit/plan`,
     '/shelf',
     '/shelf/basket',
     '/shelf/orders',

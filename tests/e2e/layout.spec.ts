@@ -33,6 +33,7 @@ async function views(): Promise<[name: string, path: string, ready: string][]> {
     ['orders', '/shelf/orders', '[data-order]'],
     ['read a list in', '/shelf/import', '[data-import]'],
     ['fit', job('fit'), '[data-found="clips"]'],
+    ['plan', `/jobs/${pickup.id}/fit/plan`, '[data-plan-choice]'],
     ['bleed', job('bleed'), '[data-figure="since"]'],
     ['prove', `/jobs/${school.id}/prove`, '[data-figure="verdict"]'],
     ['record', job('record'), 'main form'],

@@ -1,24 +1,28 @@
 <script setup lang="ts">
-import { AS_FOUND_KINDS } from '~~/core/journal'
+import { providePlan } from './usePlan'
 
-/** What is written down before it comes apart, and what was done; the order of work is not built yet. */
+/** Fit: what is written down before it comes apart, and the plan of the work step by step. */
+const { id } = useJob()
+const route = useRoute()
+const { plan, left } = providePlan()
+const SHEETS = [
+  { id: 'found', name: 'As found' },
+  { id: 'plan', name: 'Plan' },
+] as const
+const sheet = computed(() => SHEETS.find((one) => one.id === route.params.sheet)?.id ?? 'found')
+const tabs = computed(() =>
+  SHEETS.map((one) => ({
+    ...one,
+    to: one.id === 'found' ? `/jobs/${id}/fit` : `/jobs/${id}/fit/${one.id}`,
+    note: one.id === 'plan' && plan.value ? (left.value > 0 ? `${left.value} to go` : 'all told') : '',
+  })),
+)
 </script>
 
 <template>
-  <div class="grid gap-x-8 lg:grid-cols-2">
-    <section class="border-hairline px-6 py-4 lg:border-r" aria-labelledby="as-found">
-      <h2 id="as-found" class="place-name">Before it comes apart</h2>
-      <p class="text-[0.95rem] text-soft">
-        What nobody can measure afterwards. Pad height, free travel and rod stroke are on Find.
-      </p>
-      <AsFoundField v-for="kind in AS_FOUND_KINDS" :key="kind.item" :kind="kind" />
-    </section>
-    <div class="px-6 py-4 lg:pl-0">
-      <WorkDone />
-      <p class="mt-3 border-l-4 border-amber pl-3 text-[0.95rem]">
-        Tag the pedal before the slave comes off its fork: its piston flies out if anybody presses. The
-        maker’s data gives order and torque; a full plan of the work is not in this version.
-      </p>
-    </div>
+  <div>
+    <SheetTabs :tabs="tabs" :open="sheet" label="Sheets of Fit" />
+    <AsFoundSheet v-if="sheet === 'found'" />
+    <PlanSheet v-else />
   </div>
 </template>

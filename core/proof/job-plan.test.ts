@@ -1,0 +1,74 @@
+import { describe, expect, it } from 'vitest'
+import { fromArchetype } from '../installation'
+import { fold, type Entry, type Kind, type Payloads } from '../journal'
+import { jobPlan, packagesFor } from './job-plan'
+
+let count = 0
+function entry<K extends Kind>(kind: K, payload: Payloads[K]): Entry {
+  count += 1
+  return {
+    id: String(count).padStart(26, '0'),
+    subject: { type: 'job', id: 'J' },
+    kind,
+    at: '2026-11-27T08:00:00.000Z',
+    by: 'P',
+    payload,
+    sequence: count,
+  } as Entry
+}
+const chosen: Payloads['workPlan'] = {
+  packages: [{ id: 'renewSlave' }],
+  people: 2,
+  facts: { panel: true },
+  seed: 1,
+}
+const car = fromArchetype('small-car')
+const told = (step: string, more: Partial<Payloads['step']> = {}) =>
+  entry('step', { step, act: 'done', ...more })
+const plan = (...entries: Entry[]) => {
+  const state = fold([entry('workPlan', chosen), ...entries])
+  return jobPlan(state, state.workPlan!.payload, car, 20)
+}
+
+describe('the plan of a job', () => {
+  it('comes of what was decided', () => {
+    expect(packagesFor(['master', 'slave', 'pipe'], 'rebuild', false)).toEqual([
+      'rebuildMaster',
+      'rebuildSlave',
+      'makePipe',
+      'renewLine',
+    ])
+    expect(packagesFor(['slave', 'everythingRubber'], 'replace', true)).toEqual([
+      'renewConcentric',
+      'renewMaster',
+      'renewHose',
+    ])
+    expect(packagesFor(['clutch'], 'replace', false)).toEqual([])
+  })
+  it('begins with what is done, and opens it again where that is told', () => {
+    const whole = plan()
+    const [one, two] = whole.steps.map(({ id }) => id)
+    const gone = plan(told(one!, { minutes: 7 }), told(two!))
+    expect(gone.steps.slice(0, 2).map(({ id }) => id)).toEqual([one, two])
+    expect(gone.steps[0]!.minutes).toEqual([7, 7, 7])
+    const again = plan(told(one!), told(two!), told(two!, { act: 'undone' }))
+    expect(new Set(again.steps.map(({ id }) => id))).toEqual(new Set(whole.steps.map(({ id }) => id)))
+    expect([again.steps[0]!.id, again.objective.breaches]).toEqual([one, 0])
+  })
+  it('takes in what turned up, and passes over what is not in it any more', () => {
+    const met = plan(entry('surprise', { at: 'renewSlave.unbolt', kind: 'trapped' }))
+    expect(met.steps.map(({ id }) => id)).toContain('renewSlave.unbolt.trapped.1')
+    expect(met.objective.breaches).toBe(0)
+    const other = plan(
+      told('renewMaster.off'),
+      entry('surprise', { at: 'renewMaster.off', kind: 'trapped' }),
+    )
+    expect(other.steps).toHaveLength(plan().steps.length)
+  })
+  it('follows the vehicle: a shared reservoir is never drained', () => {
+    const shared = { ...car, reservoir: { ...car.reservoir, sharedWithBrakes: true } }
+    const made = jobPlan(fold([]), chosen, shared, 1)
+    expect(made.steps.flatMap(({ puts }) => puts)).not.toContain('drained')
+    expect(made.steps.at(-1)!.place).toBe('road')
+  })
+})
