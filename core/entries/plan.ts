@@ -1,6 +1,6 @@
-import { surpriseWords, type SurpriseKind } from '../plan'
+import { PACKAGES, stepTitle, SURPRISE_KINDS, surpriseWords, type SurpriseKind } from '../plan'
 import type { Held } from './held'
-import type { EntryKind } from './kind'
+import { namesOf, type EntryKind } from './kind'
 
 /** What is to be done, as it was chosen: the steps are worked out from it. */
 export interface WorkPlan {
@@ -46,15 +46,18 @@ const words: Record<StepTold['act'], string> = {
   undone: 'Open again',
 }
 
+const kinds = namesOf(SURPRISE_KINDS)
+
 type Kinds = { [K in keyof PlanPayloads]: EntryKind<PlanPayloads[K], PlanState> }
 
 export const PLAN_KINDS: Kinds = {
   workPlan: {
     subjects: ['job'],
+    knows: ({ packages }) => packages.every(({ id }) => PACKAGES.has(id)),
     replaces: () => 'workPlan',
     take: (slice, held) => (slice.workPlan = held),
     tell: ({ packages, people }) =>
-      `Plan of the work: ${packages.map(({ id }) => id).join(', ')}, ${people === 1 ? 'alone' : 'with a helper'}`,
+      `Plan of the work: ${packages.map(({ id }) => (PACKAGES.get(id)?.title ?? id).toLowerCase()).join(', ')}, ${people === 1 ? 'alone' : 'with a helper'}`,
   },
   step: {
     subjects: ['job'],
@@ -64,14 +67,19 @@ export const PLAN_KINDS: Kinds = {
       if (act !== 'undone') slice.stepsTold.push(held)
     },
     tell: ({ step, act, minutes, reason }) =>
-      [`${words[act]}: ${step}`, minutes === undefined ? '' : `${minutes} min`, reason ?? '']
+      [
+        `${words[act]}: ${stepTitle(step).toLowerCase()}`,
+        minutes === undefined ? '' : `${minutes} min`,
+        reason ?? '',
+      ]
         .filter(Boolean)
         .join(', '),
   },
   surprise: {
     subjects: ['job'],
+    knows: ({ kind }) => kinds.has(kind),
     take: (slice, held) => slice.surprises.push(held),
     tell: ({ at, kind, words: said }) =>
-      `Turned up at ${at}: ${surpriseWords(kind)}${said ? `; ${said}` : ''}`,
+      `Turned up at “${stepTitle(at).toLowerCase()}”: ${surpriseWords(kind)}${said ? `; ${said}` : ''}`,
   },
 }

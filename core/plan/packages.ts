@@ -82,6 +82,13 @@ const ALL = [
 export const PACKAGES: ReadonlyMap<string, Package> = new Map(ALL.map((one) => [one.id, one]))
 export const PACKAGE_IDS = ALL.map(({ id }) => id)
 
+/** What a step is called, by its id; the id itself where it is not of these packages. */
+export function stepTitle(id: string): string {
+  const [pack, step, kind] = id.split('.')
+  const known = PACKAGES.get(pack ?? '')?.steps.find((one) => one.id === step)
+  return known ? (kind ? `${known.title}, ${kind}` : known.title) : id
+}
+
 /** Packages that cannot be done together, with why. */
 export const APART: readonly (readonly [string, string, string])[] = [
   ['renewMaster', 'rebuildMaster', 'a master is renewed or rebuilt'],
