@@ -1,21 +1,11 @@
 import { describe, expect, it } from 'vitest'
+import { entry as made } from '../../tests/arbitrary/entry'
 import { fromArchetype } from '../installation'
 import { fold, type Entry, type Kind, type Payloads } from '../journal'
 import { jobPlan, packagesFor } from './job-plan'
 
 let count = 0
-function entry<K extends Kind>(kind: K, payload: Payloads[K]): Entry {
-  count += 1
-  return {
-    id: String(count).padStart(26, '0'),
-    subject: { type: 'job', id: 'J' },
-    kind,
-    at: '2026-11-27T08:00:00.000Z',
-    by: 'P',
-    payload,
-    sequence: count,
-  } as Entry
-}
+const entry = <K extends Kind>(kind: K, payload: Payloads[K]): Entry => made(++count, kind, payload)
 const chosen: Payloads['workPlan'] = {
   packages: [{ id: 'renewSlave' }],
   people: 2,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { circuitVolume } from '../fluid'
+import { entry as made } from '../../tests/arbitrary/entry'
 import { fromArchetype } from '../installation'
 import { fold, type Entry, type Kind, type Payloads } from '../journal'
 import type { ComparedRow } from '../side-by-side'
@@ -9,18 +10,7 @@ import { nextStep } from './next-step'
 
 const installation = fromArchetype('long-line')
 let count = 0
-function entry<K extends Kind>(kind: K, payload: Payloads[K]): Entry {
-  count += 1
-  return {
-    id: String(count).padStart(26, '0'),
-    subject: { type: 'job', id: 'J' },
-    kind,
-    at: '2026-11-27T08:00:00.000Z',
-    by: 'P',
-    payload,
-    sequence: count,
-  } as Entry
-}
+const entry = <K extends Kind>(kind: K, payload: Payloads[K]): Entry => made(++count, kind, payload)
 const goal = (jobKind: Payloads['goal']['jobKind']) => entry('goal', { jobKind, wanted: '' })
 const decided = (repairs: Payloads['decision']['repairs'], way: 'replace' | 'rebuild' = 'replace') =>
   entry('decision', {
