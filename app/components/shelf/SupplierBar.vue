@@ -5,7 +5,7 @@ const state = computed(() => orders.supplier)
 </script>
 
 <template>
-  <p v-if="state?.name" role="status" class="py-1 text-[0.95rem]" data-supplier-state>
+  <p v-if="state?.name" role="status" class="no-print py-1 text-[0.95rem]" data-supplier-state>
     <template v-if="state.answering"
       ><strong>{{ state.name }}</strong> answers: its orders go by themselves.</template
     >
