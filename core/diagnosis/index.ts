@@ -17,6 +17,7 @@ export {
 export {
   BLEED,
   costOf,
+  OPENED_BY,
   priceOf,
   REPAIRS,
   repairWords,

@@ -1,3 +1,4 @@
+import type { JointPlace } from '../installation'
 import { operationOf, takes, type OperationId, type OperationPrices } from '../work'
 import { HOURLY_RATE } from '../whatif'
 import type { FaultId } from './faults'
@@ -122,4 +123,14 @@ export function repairWords(ids: readonly string[]): string {
   const words = repairs.filter(({ id }) => id !== 'bleed' || !opened).map(({ label }) => label)
   if (opened) words.push('bleed')
   return words.map((one, i) => (i === 0 ? one : one.charAt(0).toLowerCase() + one.slice(1))).join(', ')
+}
+
+/** Joints that a repair takes apart or makes anew; of lines, which ones is not known before somebody looks. */
+export const OPENED_BY: Partial<Record<RepairId, readonly JointPlace[]>> = {
+  master: ['masterOutlet'],
+  slave: ['slavePort'],
+  concentric: ['slavePort'],
+  hose: ['slavePort'],
+  pipe: ['masterOutlet'],
+  everythingRubber: ['masterOutlet', 'slavePort'],
 }

@@ -81,7 +81,7 @@ export interface FitCheck {
   casualties: string[]
 }
 /** What a job's entries say of one comparison, added up. */
-export type Comparison = Omit<FitCheck, 'of'> & { of: Compared; entries: string[] }
+export type Comparison = Omit<FitCheck, 'of'> & { of: Compared }
 
 export interface ChoosePayloads {
   decision: DecisionMade
@@ -97,7 +97,7 @@ export interface ChooseState {
 export const startChoose = (): ChooseState => ({ decision: null, joints: {}, comparisons: {} })
 
 /** A comparison with what another entry adds to it. */
-function added(before: Comparison | undefined, { of = 'master', ...check }: FitCheck, id: string) {
+function added(before: Comparison | undefined, { of = 'master', ...check }: FitCheck) {
   const rows = new Map(before?.rows.map((row) => [row.what, row]))
   for (const row of check.rows) rows.set(row.what, row)
   const list = (name: 'keep' | 'move' | 'bin' | 'casualties') =>
@@ -112,7 +112,6 @@ function added(before: Comparison | undefined, { of = 'master', ...check }: FitC
     move: list('move'),
     bin: list('bin'),
     casualties: list('casualties'),
-    entries: [...(before?.entries ?? []), id],
     ...(part !== undefined && { part }),
     ...(words !== undefined && { words }),
   }
@@ -163,11 +162,11 @@ export const CHOOSE_KINDS: Kinds = {
     subjects: ['job'],
     knows: ({ of, rows }) =>
       (of === undefined || compared.has(of)) && rows.every(({ what }) => compareRows.has(what)),
-    take: (slice, { payload, id }) => {
+    take: (slice, { payload }) => {
       const of = payload.of ?? 'master'
       slice.comparisons = {
         ...slice.comparisons,
-        [of]: added(slice.comparisons[of], payload, id),
+        [of]: added(slice.comparisons[of], payload),
       }
     },
     tell: ({ of = 'master', brought, rows, keep, move, bin, casualties }, format) => {

@@ -1,4 +1,4 @@
-import type { RepairId, Way } from '../diagnosis'
+import { OPENED_BY, type RepairId, type Way } from '../diagnosis'
 import { join, type Seal } from '../fitting'
 import { jointAt, jointPlaces, type Installation, type JointPlace } from '../installation'
 import type { PartKind } from '../shelf'
@@ -56,14 +56,15 @@ export interface NeedsInput {
   fluid: { volume: number; kind: string } | null
 }
 
-/** Joints that a repair opens. */
-const OPENS: Partial<Record<RepairId, readonly JointPlace[]>> = {
-  master: ['masterOutlet', 'feed'],
-  slave: ['slavePort'],
-  concentric: ['slavePort'],
-  hose: ['slavePort'],
-  pipe: ['masterOutlet'],
-  everythingRubber: ['masterOutlet', 'slavePort', 'feed'],
+/** With the feed, whose clamp is renewed where the master comes off. */
+const FEEDS: ReadonlySet<RepairId> = new Set(['master', 'everythingRubber'])
+const opened = (repairs: readonly RepairId[], installation: Installation): JointPlace[] => {
+  const there = new Set(jointPlaces(installation))
+  const all = repairs.flatMap((one) => [
+    ...(OPENED_BY[one] ?? []),
+    ...(FEEDS.has(one) ? (['feed'] as const) : []),
+  ])
+  return [...new Set(all)].filter((at) => there.has(at))
 }
 const SEAL_KIND: Record<Seal, PartKind> = {
   copperWasher: 'washer',
@@ -210,11 +211,8 @@ function partsFor(repair: RepairId, way: Way, { circuit }: Installation): Need[]
 
 /** Seals of every joint that is opened; where an end is not read off, that is said. */
 function sealsFor(repairs: readonly RepairId[], installation: Installation): Need[] {
-  const there = new Set(jointPlaces(installation))
-  const opened = new Set(repairs.flatMap((one) => OPENS[one] ?? []))
   const needs: Need[] = []
-  for (const at of opened) {
-    if (!there.has(at)) continue
+  for (const at of opened(repairs, installation)) {
     const { a, b } = jointAt(installation, at)
     if (!a || !b) continue
     for (const seal of join(a, b).needs) {
@@ -234,13 +232,11 @@ function sealsFor(repairs: readonly RepairId[], installation: Installation): Nee
 }
 
 /** Joints that are opened and of which an end is not known: what seals them cannot be told. */
-export const unknownEnds = (repairs: readonly RepairId[], installation: Installation): JointPlace[] => {
-  const there = new Set(jointPlaces(installation))
-  return [...new Set(repairs.flatMap((one) => OPENS[one] ?? []))].filter((at) => {
+export const unknownEnds = (repairs: readonly RepairId[], installation: Installation): JointPlace[] =>
+  opened(repairs, installation).filter((at) => {
     const { a, b } = jointAt(installation, at)
-    return there.has(at) && (!a || !b)
+    return !a || !b
   })
-}
 
 function smallPartsFor(repairs: readonly RepairId[]): Need[] {
   return SMALL_PARTS.filter(({ during }) => repairs.some((one) => during.includes(one))).map(

@@ -113,6 +113,18 @@ export const HOW: readonly { once: string; choice: string; value: string; words:
     words: 'Body’s end first, the hose held straight.',
   },
   {
+    once: 'unitReady',
+    choice: 'closed',
+    value: 'yes',
+    words: 'Nothing on it is opened: it goes in as it came.',
+  },
+  {
+    once: 'unitReady',
+    choice: 'closed',
+    value: 'no',
+    words: 'Opened and filled here, then capped.',
+  },
+  {
     once: 'unitOut',
     choice: 'unit',
     value: 'pieces',

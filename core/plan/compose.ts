@@ -113,9 +113,11 @@ function chosen(
     choices.drain = 'syringe'
   if (choices.drain === 'bleeder' && (vehicle.sharedReservoir || vehicle.bleedScrew === false))
     choices.drain = 'syringe'
-  if (choices.first === 'master' && choices.drain === 'slaveFirst')
-    // The slave is opened first where it drains the circuit.
-    choices[said.has('drain') ? 'first' : 'drain'] = said.has('drain') ? 'slave' : 'syringe'
+  // The slave is opened first where it drains the circuit: of the two the one that somebody asked for stays.
+  if (choices.first === 'master' && choices.drain === 'slaveFirst') {
+    if (said.has('drain')) choices.first = 'slave'
+    else choices.drain = 'syringe'
+  }
   return choices
 }
 

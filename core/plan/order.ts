@@ -34,6 +34,8 @@ export function objectiveOf(steps: readonly Step[], breaches = 0): Objective {
 const WIDTH = 32
 const SMALL = 12
 const ALL = 200_000
+/** States are bits of two numbers. */
+const MOST_STATES = 60
 
 /** A step as the search sees it: states as bits of two numbers, predecessors by index. */
 interface Item {
@@ -116,6 +118,10 @@ class Search {
     this.openBits = this.bits(open)
     this.feedBits = this.bits([...FEED_HELD])
     this.usesBattery = steps.some(({ puts }) => puts.includes('batteryOff'))
+    if (this.names.length > MOST_STATES)
+      throw new Error(
+        `${this.names.length} states are more than the ${MOST_STATES} bits that stand for them`,
+      )
     this.start = this.bits([...held])
     this.items = steps.map((step): Item => {
       const need = [...step.needs]

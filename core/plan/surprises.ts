@@ -1,6 +1,8 @@
 /** What can turn up, and what it adds: a step before or after the one it turned up at, with its time and parts; judgement. */
 export interface Surprise {
   kind: string
+  /** As one would say that it turned up. */
+  name: string
   title: string
   does: string
   why: string
@@ -17,6 +19,7 @@ export interface Surprise {
 export const SURPRISES = [
   {
     kind: 'seizedUnion',
+    name: 'seized union',
     title: 'Free the seized union',
     does: 'Penetrant, light taps on its flats, tighten a hair first; crowfoot, counter-held.',
     why: 'A nut that is forced takes the pipe round with it.',
@@ -28,6 +31,7 @@ export const SURPRISES = [
   },
   {
     kind: 'roundedNut',
+    name: 'rounded nut',
     title: 'Cut the pipe beside the rounded nut',
     does: 'Cut, six-sided socket over the nut; a new pipe follows.',
     why: 'Six sides hold where two are gone.',
@@ -39,6 +43,7 @@ export const SURPRISES = [
   },
   {
     kind: 'brokenClip',
+    name: 'broken clip',
     title: 'Another clip',
     does: 'Pieces out, new clip in its place.',
     why: 'An unheld line works its joints loose.',
@@ -48,6 +53,7 @@ export const SURPRISES = [
   },
   {
     kind: 'brokenLine',
+    name: 'broken line',
     title: 'Make or fetch another line',
     does: 'To the old one’s length and ends.',
     why: 'A cracked line is not mended.',
@@ -59,6 +65,7 @@ export const SURPRISES = [
   },
   {
     kind: 'tornBoot',
+    name: 'torn boot',
     title: 'Another boot',
     does: 'Seated both ends, greased inside with rubber grease.',
     why: 'Grit through a torn boot ends the seal.',
@@ -68,6 +75,7 @@ export const SURPRISES = [
   },
   {
     kind: 'pittedBore',
+    name: 'pitted bore',
     title: 'Stop: the bore is pitted',
     does: 'It is not rebuilt. A new cylinder, and the decision is opened again.',
     why: 'A pitted bore never seals.',
@@ -78,6 +86,7 @@ export const SURPRISES = [
   },
   {
     kind: 'strippedThread',
+    name: 'stripped thread',
     title: 'Thread insert',
     does: 'Drilled, tapped, insert in; chips kept out of the circuit.',
     why: 'A stripped thread holds no pressure.',
@@ -89,6 +98,7 @@ export const SURPRISES = [
   },
   {
     kind: 'wrongPart',
+    name: 'wrong part',
     title: 'The right part',
     does: 'Old and new side by side, sent back, the right one fetched.',
     why: 'What does not match is not forced.',
@@ -100,6 +110,7 @@ export const SURPRISES = [
   },
   {
     kind: 'missingPart',
+    name: 'missing part',
     title: 'Fetch what is missing',
     does: 'Ordered; what is open stays capped and tagged.',
     why: 'An old washer leaks.',
@@ -111,6 +122,7 @@ export const SURPRISES = [
   },
   {
     kind: 'trapped',
+    name: 'trapped by another part',
     title: 'Move what traps it',
     does: 'The other pipe’s clips off, moved aside, not bent.',
     why: 'A unit that is forced out takes another pipe with it.',
@@ -120,6 +132,7 @@ export const SURPRISES = [
   },
   {
     kind: 'stuckQuickConnector',
+    name: 'quick connector stuck',
     title: 'Free the quick connector',
     does: 'Flushed with water, dried, collar worked round, release tool; else opened at a better joint.',
     why: 'Its collar breaks before it lets go.',
@@ -134,18 +147,5 @@ export type SurpriseKind = (typeof SURPRISES)[number]['kind']
 export const SURPRISE_KINDS = SURPRISES.map(({ kind }) => kind)
 export const surpriseOf = (kind: SurpriseKind): Surprise => SURPRISES.find((one) => one.kind === kind)!
 
-const WORDS: Record<SurpriseKind, string> = {
-  seizedUnion: 'seized union',
-  roundedNut: 'rounded nut',
-  brokenClip: 'broken clip',
-  brokenLine: 'broken line',
-  tornBoot: 'torn boot',
-  pittedBore: 'pitted bore',
-  strippedThread: 'stripped thread',
-  wrongPart: 'wrong part',
-  missingPart: 'missing part',
-  trapped: 'trapped by another part',
-  stuckQuickConnector: 'quick connector stuck',
-}
 /** What turned up, in words. */
-export const surpriseWords = (kind: SurpriseKind): string => WORDS[kind]
+export const surpriseWords = (kind: SurpriseKind): string => surpriseOf(kind).name

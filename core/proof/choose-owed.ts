@@ -1,16 +1,7 @@
-import type { RepairId } from '../diagnosis'
+import { OPENED_BY } from '../diagnosis'
 import type { JointPlace } from '../installation'
 import { waitingLines, wrongLines, type JobState, type OrderedLine } from '../journal'
 import { fitVerdict, type Compared } from '../side-by-side'
-
-/** Joints that a repair takes apart or makes anew; of lines, which ones is not known before somebody looks. */
-const OPENED_BY: Partial<Record<RepairId, readonly JointPlace[]>> = {
-  master: ['masterOutlet'],
-  slave: ['slavePort'],
-  concentric: ['slavePort'],
-  hose: ['slavePort'],
-  pipe: ['masterOutlet'],
-}
 
 export interface ChooseOwed {
   /** Checked, and they do not join. */

@@ -30,9 +30,6 @@ export function listsFrom(of: Compared, rows: readonly ComparedRow[]): Listed[] 
       set('clevisPin', 'bin', 'Of another size.')
     }
   }
-  const rod = seen('rodLength')
-  if (rod?.judged === 'change' && /moves across/.test(rod.change ?? ''))
-    set('rod', 'move', 'The new one’s length does not serve.')
   const plug = seen('switch')
   if (plug?.old === true)
     set(

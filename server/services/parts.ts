@@ -8,7 +8,6 @@ import type {
   PartChangeBody,
   PartsCount,
   PartsCountQueryValues,
-  PartSort,
   PartsQueryValues,
   SupplierCount,
 } from '../../contract'
@@ -35,16 +34,6 @@ export const shownPart = ({ data, price, changedAt, ...row }: PartRow): Part => 
   data: (typeof data === 'string' ? JSON.parse(data) : data) as PartData,
   changedAt: changedAt.toISOString(),
 })
-
-const SORTS: Record<PartSort, string> = {
-  number: 'number',
-  name: 'name',
-  kind: 'kind',
-  supplier: 'supplier',
-  price: 'price',
-  stock: 'stock',
-  leadDays: 'leadDays',
-}
 
 /** Letters fewer than these, and words of this list, are not in the database's index of words. */
 const LEAST_LETTERS = 3
@@ -90,14 +79,15 @@ export function partsStatement(query: PartsQueryValues): { sql: string; replacem
   const { limit = 100, after = 0, sort = 'name', direction = 'up' } = query
   const where = conditionsOf(query)
   const way = direction === 'up' ? 'ASC' : 'DESC'
-  const order = sort === 'number' ? `number ${way}, id ${way}` : `${SORTS[sort]} ${way}, id ${way}`
+  // The sort is one of a list, each a column's own name.
+  const order = `${sort} ${way}, id ${way}`
   const values = where.flatMap(({ values }) => values)
   // Far into the list the index is gone through first, and only the rows of the page are read.
   const sql =
     after > 0
-      ? `SELECT ${COLUMNS.replace(/\b(\w+)\b/g, 'p.$1')} FROM parts p JOIN
-          (SELECT id FROM parts ${whereOf(where)} ORDER BY ${order} LIMIT ? OFFSET ?) page ON page.id = p.id
-         ORDER BY ${order.replace(/\b(?!ASC|DESC)(\w+) (ASC|DESC)/g, 'p.$1 $2')}`
+      ? `SELECT ${COLUMNS} FROM parts JOIN
+          (SELECT id FROM parts ${whereOf(where)} ORDER BY ${order} LIMIT ? OFFSET ?) page USING (id)
+         ORDER BY ${order}`
       : `SELECT ${COLUMNS} FROM parts ${whereOf(where)} ORDER BY ${order} LIMIT ?`
   return { sql, replacements: [...values, limit + 1, ...(after > 0 ? [after] : [])] }
 }

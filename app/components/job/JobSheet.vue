@@ -79,7 +79,7 @@ const chosen = computed(() => {
       `It boils at ${inUnits(boils.low, '°C')} to ${withUnits(boils.high, '°C')}, ${fluidNow.value.from === 'measured' ? 'measured' : 'by its age'}`,
     )
   for (const { payload } of fluidUsed) list.push(describe({ kind: 'fluidUsed', payload }))
-  for (const { entries: _, ...check } of Object.values(comparisons)) {
+  for (const check of Object.values(comparisons)) {
     list.push(`${describe({ kind: 'fitCheck', payload: { ...check, keep: [], move: [], bin: [] } })}.`)
     const lists = (['keep', 'move', 'bin'] as const).filter((one) => check[one].length > 0)
     for (const one of lists) list.push(`${LIST_WORDS[one]}: ${check[one].map(itemWords).join(', ')}`)

@@ -1,5 +1,5 @@
 import type { FitCheck, JobState } from '~~/core/journal'
-import { compareRow, judgeRow, type Compared } from '~~/core/side-by-side'
+import { compareRow, contextOf, judgeRow, type Compared } from '~~/core/side-by-side'
 
 /** Which part is meant where nobody said: the one that is compared already, else what was decided to be renewed. */
 function partInHand({ comparisons, decision }: JobState, check: FitCheck): Compared {
@@ -15,14 +15,8 @@ function partInHand({ comparisons, decision }: JobState, check: FitCheck): Compa
 export function completedCheck(check: FitCheck, state: JobState, rodThreadPitch?: number): FitCheck {
   const of = check.of ?? partInHand(state, check)
   const held = state.comparisons[of]
-  const told = (what: 'rodAdjusts' | 'rodSupplied') => {
-    const value = held?.rows.find((row) => row.what === what)?.new
-    return typeof value === 'boolean' ? { [what]: value } : {}
-  }
   const context = {
-    of,
-    ...told('rodAdjusts'),
-    ...told('rodSupplied'),
+    ...contextOf(of, held?.rows ?? []),
     ...(rodThreadPitch !== undefined && { rodThreadPitch }),
   }
   return {
