@@ -22,7 +22,8 @@ const OF: readonly (readonly [Compared, RegExp])[] = [
 ]
 const partIn = (line: string): Compared | undefined => OF.find(([, way]) => way.test(line))?.[0]
 
-const FIGURE = String.raw`(\d+(?:[.,]\d+)?|\d+(?:[ -]\d+)?\/\d+)(?: ?(mm|in|inch|inches|"))?`
+/** A fraction first: else its first number alone would be taken for the figure. */
+const FIGURE = String.raw`((?:\d+[ -])?\d+\/\d+|\d+(?:[.,]\d+)?)(?: ?(mm|in|inch|inches|"))?`
 /** Rows that are figures: the words that name them, and the part where only one has it. */
 const FIGURES: readonly (readonly [RowId, RegExp, Compared?])[] = [
   ['pinDiameter', /\bpin\b/i, 'master'],
