@@ -112,12 +112,12 @@ const HIDDEN: Record<string, string> = {
   leadDays: 'hidden md:table-cell',
 }
 const WIDTH: Record<string, string> = {
-  number: 'w-[26%] sm:w-[15%]',
-  name: 'w-[40%] sm:w-[30%]',
+  number: 'w-[25%] sm:w-[15%]',
+  name: 'w-[35%] sm:w-[30%]',
   kind: 'w-[17%]',
   size: 'w-[13%]',
   supplier: 'w-[14%]',
-  price: 'sm:w-[10%]',
+  price: 'w-[22%] sm:w-[10%]',
 }
 const exported = computed(() => {
   const query = new URLSearchParams()
