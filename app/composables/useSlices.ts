@@ -45,6 +45,8 @@ export function useSlices(entries: Readonly<Ref<Entry[]>>): {
     choose: slice('choose'),
     fit: slice('fit'),
     fluid: slice('fluid'),
+    ledger: slice('ledger'),
+    rebuild: slice('rebuild'),
     orders: slice('orders'),
     plan: slice('plan'),
     bleed: slice('bleed'),

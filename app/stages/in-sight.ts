@@ -23,7 +23,24 @@ const STAGE_KINDS: Record<Stage, readonly Kind[]> = {
     'parameter',
     'installation',
   ],
-  fit: ['asFound', 'workDone', 'workPlan', 'step', 'surprise'],
+  fit: [
+    'asFound',
+    'workDone',
+    'workPlan',
+    'step',
+    'surprise',
+    'putOn',
+    'takenOff',
+    'removed',
+    'refitted',
+    'rebuildPiece',
+    'boreCheck',
+    'newPart',
+    'adjust',
+    'parameter',
+    'modelNote',
+    'photo',
+  ],
   bleed: ['bleedCycle', 'topUp', 'fluidUsed'],
   prove: ['graded', 'cause', 'verdict', 'workDone', 'closed'],
   record: ['modelNote', 'closed'],
@@ -37,7 +54,8 @@ export function stageSight(stage: Stage): Sight {
     shows: (entry) =>
       kinds.has(entry.kind) ||
       ((entry.kind === 'finding' || entry.kind === 'measurement') &&
-        entry.payload.phase === PHASE_OF[stage]),
+        (entry.payload.phase === PHASE_OF[stage] ||
+          (stage === 'fit' && entry.payload.phase === 'asFound'))),
   }
 }
 

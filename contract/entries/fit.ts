@@ -1,8 +1,11 @@
 import { Type } from '@sinclair/typebox'
 import {
+  ADJUSTED,
+  ADJUSTED_NAMES,
   AS_FOUND_ITEMS,
   AS_FOUND_UNITS,
   asFoundKind,
+  type Adjust,
   type AsFound,
   type FitPayloads,
 } from '../../core/journal'
@@ -28,7 +31,29 @@ function checkAsFound({ item, value, unit, words, photo }: AsFound, at: string):
   return []
 }
 
+/** Both figures in the bounds of what was set. */
+function checkAdjust({ what, from, to }: Adjust, at: string): FieldProblem[] {
+  const { label, min, max, unit } = ADJUSTED[what]
+  return Object.entries({ from, to }).flatMap(([name, value]) =>
+    value < min || value > max
+      ? [{ path: `${at}/${name}`, message: `${label} must be ${min} to ${max} ${unit}` }]
+      : [],
+  )
+}
+
 export const FIT_AT_BOUNDARY = {
+  adjust: {
+    schema: Type.Object(
+      {
+        what: OneOf(ADJUSTED_NAMES),
+        turns: Type.Optional(bounded({ min: -60, max: 60 })),
+        from: bounded({ min: -10, max: 400 }),
+        to: bounded({ min: -10, max: 400 }),
+      },
+      strict,
+    ),
+    check: checkAdjust,
+  },
   workDone: {
     schema: Type.Object(
       { operation: OneOf(OPERATIONS.map(({ id }) => id)), words: Type.Optional(Line(400)) },

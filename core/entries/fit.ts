@@ -103,7 +103,7 @@ export const AS_FOUND_KINDS: readonly AsFoundKind[] = [
     label: 'Witness marks',
     unit: null,
     max: 0,
-    how: 'Paint across both parts before they come apart.',
+    how: 'Paint across both parts before they come apart, and across every nut that must not turn.',
   },
   { item: 'hosePath', label: 'How the hose hangs', unit: null, max: 0, how: 'Its twist and its bow.' },
   { item: 'other', label: 'As found', unit: null, max: 1000, how: 'Whatever cannot be seen later.' },
@@ -111,19 +111,40 @@ export const AS_FOUND_KINDS: readonly AsFoundKind[] = [
 export const asFoundKind = (item: AsFoundItem): AsFoundKind =>
   AS_FOUND_KINDS.find((one) => one.item === item)!
 
+/** What is set by turning it: from where to where. */
+export const ADJUSTED = {
+  rod: { label: 'Pushrod clearance', unit: 'mm', min: -5, max: 10 },
+  stop: { label: 'Pedal stop', unit: 'mm', min: 0, max: 300 },
+  switch: { label: 'Pedal switch', unit: 'threads', min: 0, max: 60 },
+  height: { label: 'Pedal height', unit: 'mm', min: 0, max: 400 },
+} as const
+export type Adjusted = keyof typeof ADJUSTED
+export const ADJUSTED_NAMES = Object.keys(ADJUSTED) as Adjusted[]
+export interface Adjust {
+  what: Adjusted
+  /** Turns it took; the rod’s are positive where it became shorter. */
+  turns?: number
+  from: number
+  to: number
+}
+
 export interface FitPayloads {
   workDone: WorkDone
   asFound: AsFound
+  adjust: Adjust
 }
 export interface FitState {
+  /** In the order in which they were made: what was set twice was set twice. */
+  adjusted: Held<Adjust>[]
   workDone: Held<WorkDone>[]
   /** The last of each item; of the rest, every one. */
   recorded: Held<AsFound>[]
 }
-export const startFit = (): FitState => ({ workDone: [], recorded: [] })
+export const startFit = (): FitState => ({ adjusted: [], workDone: [], recorded: [] })
 
 const operations = namesOf(OPERATIONS.map(({ id }) => id))
 const items = namesOf(AS_FOUND_ITEMS)
+const adjusted = namesOf(ADJUSTED_NAMES)
 
 /** A figure of what was found, in the units of whoever reads. */
 export function asFoundFigure({ item, value, unit }: AsFound, format: Format): string {
@@ -133,6 +154,13 @@ export function asFoundFigure({ item, value, unit }: AsFound, format: Format): s
   if (counted === '°') return `${value}°`
   const named = counted ?? ''
   return `${value} ${value === 1 ? named.replace(/s$/, '') : named}`.trim()
+}
+
+/** A figure of what was set, in its own unit. */
+export function adjustedFigure(what: Adjusted, value: number, format: Format): string {
+  const { unit } = ADJUSTED[what]
+  if (unit === 'mm') return format.length(value)
+  return `${value} ${value === 1 ? 'thread' : 'threads'}`
 }
 
 type Kinds = { [K in keyof FitPayloads]: EntryKind<FitPayloads[K], FitState> }
@@ -159,5 +187,17 @@ export const FIT_KINDS: Kinds = {
       const said = [asFoundFigure(found, format), words ?? '', photo && !words ? 'photograph' : '']
       return `${asFoundKind(item).label}: ${said.filter(Boolean).join(', ')}`
     },
+  },
+  adjust: {
+    subjects: ['job'],
+    knows: ({ what }) => adjusted.has(what),
+    take: (slice, held) => slice.adjusted.push(held),
+    tell: ({ what, turns, from, to }, format) =>
+      [
+        `${ADJUSTED[what].label} from ${adjustedFigure(what, from, format)} to ${adjustedFigure(what, to, format)}`,
+        turns === undefined ? '' : `${Math.abs(turns)} ${Math.abs(turns) === 1 ? 'turn' : 'turns'}`,
+      ]
+        .filter(Boolean)
+        .join(', '),
   },
 }

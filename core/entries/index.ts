@@ -9,9 +9,11 @@ import { FIND_KINDS, startFind, type FindPayloads, type FindState } from './find
 import { FIT_KINDS, startFit, type FitPayloads, type FitState } from './fit'
 import { FLUID_KINDS_OF_ENTRY, startFluid, type FluidPayloads, type FluidState } from './fluid'
 import type { EntryKind } from './kind'
+import { LEDGER_KINDS, startLedger, type LedgerPayloads, type LedgerState } from './ledger'
 import { ORDER_KINDS, startOrders, type OrderPayloads, type OrderSlice } from './orders'
 import { PLAN_KINDS, startPlan, type PlanPayloads, type PlanState } from './plan'
 import { PROVE_KINDS, startProve, type ProvePayloads, type ProveState } from './prove'
+import { REBUILD_KINDS, startRebuild, type RebuildPayloads, type RebuildState } from './rebuild'
 import { RECORD_KINDS, startRecord, type RecordPayloads, type RecordState } from './record'
 
 export type { EntryKind } from './kind'
@@ -22,9 +24,11 @@ export * from './circuit'
 export * from './find'
 export * from './fit'
 export * from './fluid'
+export * from './ledger'
 export * from './orders'
 export * from './plan'
 export * from './prove'
+export * from './rebuild'
 export * from './record'
 export { seconds } from './phrases'
 
@@ -36,6 +40,8 @@ export interface Payloads
     ChoosePayloads,
     FitPayloads,
     FluidPayloads,
+    LedgerPayloads,
+    RebuildPayloads,
     OrderPayloads,
     PlanPayloads,
     BleedPayloads,
@@ -50,6 +56,8 @@ export interface Slices {
   choose: ChooseState
   fit: FitState
   fluid: FluidState
+  ledger: LedgerState
+  rebuild: RebuildState
   orders: OrderSlice
   plan: PlanState
   bleed: BleedState
@@ -65,6 +73,8 @@ export const SLICES: { [S in SliceName]: { start: () => Slices[S]; kinds: object
   choose: { start: startChoose, kinds: CHOOSE_KINDS },
   fit: { start: startFit, kinds: FIT_KINDS },
   fluid: { start: startFluid, kinds: FLUID_KINDS_OF_ENTRY },
+  ledger: { start: startLedger, kinds: LEDGER_KINDS },
+  rebuild: { start: startRebuild, kinds: REBUILD_KINDS },
   orders: { start: startOrders, kinds: ORDER_KINDS },
   plan: { start: startPlan, kinds: PLAN_KINDS },
   bleed: { start: startBleed, kinds: BLEED_KINDS },
@@ -79,6 +89,8 @@ export const KINDS = {
   ...CHOOSE_KINDS,
   ...FIT_KINDS,
   ...FLUID_KINDS_OF_ENTRY,
+  ...LEDGER_KINDS,
+  ...REBUILD_KINDS,
   ...ORDER_KINDS,
   ...PLAN_KINDS,
   ...BLEED_KINDS,

@@ -26,6 +26,7 @@ export {
 export { answerChain, answerJoin, readEnd } from './read'
 export { lookAlike, minorOf, sameThread, threadOf, type LookAlike, type Thread } from './thread'
 export { HEXES, hexesNear, WRENCHES, type HexInUse } from './tables/hexes'
+export { NUT_HEX, nutHex, type NutHex } from './tables/nut-hex'
 export { TIGHTENING, type Tightening } from './tables/tightening'
 export { THREADS_IN_USE, TUBES_IN_USE, type ThreadInUse } from './tables/threads-in-use'
 export { chainAlternatives } from './alternatives'

@@ -16,6 +16,18 @@ const PHASES_OF: Record<Looking, readonly Phase[]> = {
   after: ['after'],
 }
 
+/** A bore that was judged, as a finding of an opened cylinder: one that is rejected tells more than one that is sound. */
+export function boreFound({ bores, found }: JobState): 'present' | 'absent' | null {
+  const judged = Object.values(bores)
+  if (judged.length === 0) return null
+  const last = judged.reduce((a, b) => (a.at > b.at ? a : b))
+  const said = found.working.borePitted ?? found.asFound.borePitted
+  // What somebody said of it since counts.
+  if (said && said.at > last.at) return null
+  if (judged.some(({ payload }) => payload.verdict === 'reject')) return 'present'
+  return judged.every(({ payload }) => payload.verdict === 'pass') ? 'absent' : null
+}
+
 /**
  * What a job's entries say of its faults. As found: what was seen and measured before the work was done, the later over the
  * earlier. After: only what was looked at again, with what was felt graded; what is less is still there.
@@ -37,6 +49,8 @@ export function evidenceOf(state: JobState, looking: Looking = 'asFound'): Evide
         ...(payload.duration !== undefined && { duration: payload.duration }),
       }
   }
+  const bore = looking === 'asFound' ? boreFound(state) : null
+  if (bore !== null) findings.borePitted = bore
   if (looking === 'asFound')
     return { complaints: state.complaints.map(({ complaint }) => complaint), findings, readings }
   const complaints: Evidence['complaints'][number][] = []

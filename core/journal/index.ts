@@ -18,7 +18,7 @@ export {
   stateOf,
   type JobState,
 } from './fold'
-export { evidenceOf, conditionsOf, type Looking } from './evidence'
+export { boreFound, conditionsOf, evidenceOf, type Looking } from './evidence'
 export { lastStatement } from './statements'
 export { completions } from './completions'
 export { phaseAt, STAGES, startStage, type Stage } from './stages'

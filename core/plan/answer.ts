@@ -2,6 +2,7 @@ import { InputError, objectOf } from '../circuit'
 import { casualtyById, CASUALTIES } from '../side-by-side'
 import { after, checkSequence, type Breach } from './check'
 import { compose, type PlannedStep } from './compose'
+import { learntMinutes } from './learn'
 import { bestOrder, objectiveOf, type Objective } from './order'
 import { readPlan, readSteps, readVehicle, type PlanAsked } from './read'
 import { isPassing } from './states'
@@ -60,8 +61,12 @@ export function answerPlan(input: unknown): PlanAnswer | { breaches: Breach[] } 
 export function makePlan(asked: PlanAsked): PlanAnswer {
   const { vehicle, people } = asked
   const composed = compose(asked)
+  const { times = {} } = asked
   const all = withSurprises(composed.steps, asked)
-  const sized = all.map((step) => withSizes(step, asked))
+  const sized = all.map((step) => {
+    const { minutes, learnt } = learntMinutes(step.minutes, times[step.id])
+    return { ...withSizes(step, asked), minutes, ...(learnt && { learnt }) }
+  })
   const { first, rest, held } = withoutDone(sized, asked)
   const order = bestOrder(rest, held)
   if (!order)

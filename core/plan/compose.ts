@@ -8,6 +8,8 @@ export interface PlanInput {
   packages: { id: string; choices?: Record<string, string> }[]
   people: 1 | 2
   vehicle: VehicleFacts
+  /** The shop's own packages, by their ids. */
+  own?: ReadonlyMap<string, Package>
 }
 /** A step of the plan with the keys by which others come after it. */
 export interface PlannedStep extends Step {
@@ -26,7 +28,7 @@ export interface Composed {
 export function compose(input: PlanInput): Composed {
   const { vehicle, people } = input
   const asked = input.packages.map(({ id }) => forVehicle(id, vehicle))
-  const packages = closure(asked)
+  const packages = closure(asked, input.own)
   apart(packages)
   const choices = chosen(input, packages)
   const facts = (more: Record<string, unknown>): Record<string, unknown> => ({
@@ -77,16 +79,18 @@ function forVehicle(id: string, { concentric }: VehicleFacts): string {
   return id
 }
 
-function closure(asked: readonly string[]): Package[] {
+function closure(asked: readonly string[], own: PlanInput['own'] = new Map()): Package[] {
   const wanted = new Set<string>()
   const take = (id: string) => {
     if (wanted.has(id)) return
+    const known = PACKAGES.get(id) ?? own.get(id)
+    if (!known) throw new InputError(`${id} is no package of this shop`, '/packages')
     wanted.add(id)
-    for (const brought of PACKAGES.get(id)!.brings) take(brought)
+    for (const brought of known.brings) take(brought)
   }
   asked.forEach(take)
   // In the order of the table, whatever the order in which they were asked for: the same plan comes of the same work.
-  return [...PACKAGES.values()].filter(({ id }) => wanted.has(id))
+  return [...PACKAGES.values(), ...own.values()].filter(({ id }) => wanted.has(id))
 }
 
 function apart(packages: readonly Package[]): void {

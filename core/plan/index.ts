@@ -2,9 +2,37 @@
 export { answerPlan, makePlan, type PlanAnswer } from './answer'
 export { checkSequence, PLAN_RULES, type Breach, type PlanRule } from './check'
 export { PLAN_CHOICES, planChoice, type PlanChoice } from './choices'
+export {
+  heldByWork,
+  isPutOn,
+  leftByWork,
+  PUT_ON,
+  PUT_ON_ITEMS,
+  REMOVED,
+  REMOVED_ITEMS,
+  spoiledBy,
+  type PutOnItem,
+  type RemovedItem,
+} from './ledger'
+export { learntFactor, learntMinutes, type Learnt, type StepTimes } from './learn'
 export { bestOrder, objectiveOf, type Objective } from './order'
-export { PACKAGE_IDS, PACKAGES, stepTitle, type Package } from './packages'
+export {
+  PACKAGE_IDS,
+  PACKAGES,
+  stepTitle,
+  type Package,
+  type StepTold as PackageStep,
+} from './packages'
 export { readPlan, readSteps, VEHICLE_FACTS, type PlanAsked } from './read'
 export { isPassing, STATES, stateWords } from './states'
-export { CAUTIONS, PLACES, RECORDS, type Place, type Step, type VehicleFacts } from './step'
+export {
+  CAUTIONS,
+  PLACES,
+  RECORDS,
+  type Place,
+  type RecordName,
+  type Step,
+  type VehicleFacts,
+} from './step'
 export { SURPRISE_KINDS, surpriseWords, SURPRISES, type SurpriseKind } from './surprises'
+export { isOwn, OWN_ID, PACKAGE_SCHEMA, readPackage } from './read-package'

@@ -1,6 +1,7 @@
 import { choiceOf, InputError, inRange, objectOf, pointerTo, yesOrNo } from '../circuit'
 import { planChoice } from './choices'
-import { PACKAGE_IDS } from './packages'
+import type { StepTimes } from './learn'
+import { PACKAGE_IDS, type Package } from './packages'
 import { PLACES, type Step, type Tool, type VehicleFacts } from './step'
 import { SURPRISE_KINDS, type SurpriseKind } from './surprises'
 
@@ -18,6 +19,9 @@ export interface PlanAsked {
   surprises: { at: string; kind: SurpriseKind }[]
   draws: number
   seed: number
+  /** The shop's own packages, and what its jobs have taught of minutes: the verb knows neither. */
+  own?: ReadonlyMap<string, Package>
+  times?: Readonly<Record<string, StepTimes>>
 }
 
 export function listOf(value: unknown, path: string, most: number): unknown[] {
@@ -27,7 +31,7 @@ export function listOf(value: unknown, path: string, most: number): unknown[] {
     throw new InputError(`at most ${most} can be given`, pointerTo(path, String(most)))
   return value
 }
-function textOf(value: unknown, path: string, most = 120): string {
+export function textOf(value: unknown, path: string, most = 120): string {
   if (typeof value !== 'string' || value === '' || value.length > most)
     throw new InputError(`must be a text of 1 to ${most} characters`, path)
   return value
@@ -134,7 +138,7 @@ export function readVehicle(value: unknown, path: string): VehicleFacts {
   return facts
 }
 
-const STEP_FIELDS = [
+export const STEP_FIELDS = [
   'id',
   'package',
   'title',
@@ -163,7 +167,7 @@ const MINUTES = { unit: 'min', min: 0, max: 100_000 }
 export function readSteps(value: unknown, path: string): Step[] {
   return listOf(value, path, MOST_STEPS).map((one, i) => readStep(one, `${path}/${i}`))
 }
-function readStep(value: unknown, path: string): Step {
+export function readStep(value: unknown, path: string): Step {
   const given = objectOf(value, path, STEP_FIELDS)
   const names = (name: string): string[] =>
     listOf(given[name], `${path}/${name}`, 40).map((one, i) => textOf(one, `${path}/${name}/${i}`))

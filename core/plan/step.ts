@@ -1,3 +1,5 @@
+import type { Learnt } from './learn'
+
 /** Where a step is done. */
 export const PLACES = ['bench', 'engineBay', 'footwell', 'under', 'wheelArch', 'road'] as const
 export type Place = (typeof PLACES)[number]
@@ -74,6 +76,8 @@ export interface Step {
   tools: Tool[]
   /** Whose figure tightens it: the vehicle's data decides. */
   torque?: string
+  /** Its minutes as this shop's own jobs have moved them. */
+  learnt?: Learnt
 }
 
 /** Facts of the vehicle that a plan hangs on. */

@@ -5,6 +5,7 @@ export {
   isProven,
   judge,
   openStops,
+  rejectedBores,
   sameVerdict,
   verdictOf,
   type OpenStop,
@@ -18,5 +19,7 @@ export { phaseFigures, plannedFigures, type PhaseFigures } from './phase'
 export { reasonWords } from './reason-words'
 export { barredBy, questionOf } from './question'
 export { LIMITS, PROOF_CHECKS, PROOF_READINGS } from './rules'
-export { jobPlan, packagesFor } from './job-plan'
+export { jobPlan, packagesFor, type ShopPlans } from './job-plan'
+export { heldNow, leftOver, type Left } from './on-vehicle'
+export { RECALLED_AS, recalled, RECORD_WORDS } from './recalled'
 export { needsAhead, repairsAhead } from './work-ahead'

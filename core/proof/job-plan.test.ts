@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { entry as made } from '../../tests/arbitrary/entry'
-import { fromArchetype } from '../installation'
+import { fromArchetype, withJoint } from '../installation'
 import { fold, type Entry, type Kind, type Payloads } from '../journal'
 import { jobPlan, packagesFor } from './job-plan'
 
@@ -17,7 +17,7 @@ const told = (step: string, more: Partial<Payloads['step']> = {}) =>
   entry('step', { step, act: 'done', ...more })
 const plan = (...entries: Entry[]) => {
   const state = fold([entry('workPlan', chosen), ...entries])
-  return jobPlan(state, state.workPlan!.payload, car, 20)
+  return jobPlan(state, state.workPlan!.payload, car, {}, 20)
 }
 
 describe('the plan of a job', () => {
@@ -57,8 +57,21 @@ describe('the plan of a job', () => {
   })
   it('follows the vehicle: a shared reservoir is never drained', () => {
     const shared = { ...car, reservoir: { ...car.reservoir, sharedWithBrakes: true } }
-    const made = jobPlan(fold([]), chosen, shared, 1)
+    const made = jobPlan(fold([]), chosen, shared, {}, 1)
     expect(made.steps.flatMap(({ puts }) => puts)).not.toContain('drained')
     expect(made.steps.at(-1)!.place).toBe('road')
+  })
+  it('takes the size of a wrench from the joint, and minutes from what this shop took', () => {
+    const end = { thread: 'M10x1', gender: 'male' as const, seat: 'doubleFlare' as const }
+    const state = fold([])
+    const known = withJoint(car, 'slavePort', { a: end })
+    const times = { 'renewSlave.unbolt': { count: 5, sumLog: 5 * Math.log(2) } }
+    const made = jobPlan(state, chosen, known, { times }, 1)
+    expect(made.tools).toContainEqual({ name: 'flare-nut wrench', size: '11 mm' })
+    const unbolt = made.steps.find(({ id }) => id === 'renewSlave.unbolt')!
+    const usual = jobPlan(state, chosen, car, {}, 1).steps.find(({ id }) => id === unbolt.id)!
+    expect(unbolt.minutes[1]).toBeCloseTo(usual.minutes[1] * Math.SQRT2, 9)
+    expect(unbolt.learnt).toEqual({ factor: expect.closeTo(Math.SQRT2, 9), count: 5 })
+    expect(usual.learnt).toBeUndefined()
   })
 })

@@ -1,7 +1,9 @@
 import type { RepairId, Way } from '../diagnosis'
-import type { Installation } from '../installation'
+import { nutHex } from '../fitting'
+import { jointAt, type Installation, type JointPlace } from '../installation'
 import type { JobState, WorkPlan } from '../journal'
-import { makePlan, PACKAGES, type PlanAnswer } from '../plan'
+import { NIPPLES } from '../orders'
+import { makePlan, PACKAGES, type Package, type PlanAnswer, type StepTimes } from '../plan'
 
 /** Packages that do a repair. */
 const PACKAGES_OF: Partial<Record<RepairId, (way: Way) => string[]>> = {
@@ -22,19 +24,49 @@ export function packagesFor(repairs: readonly RepairId[], way: Way, concentric: 
   return [...new Set(ids.map((id) => (concentric && /Slave$/.test(id) ? 'renewConcentric' : id)))]
 }
 
+/** What a shop adds to a plan: packages of its own, and what its jobs have taught of minutes. */
+export interface ShopPlans {
+  packages?: readonly Package[]
+  times?: Readonly<Record<string, StepTimes>>
+}
+
+/** Joints that a wrench goes onto, by the names that steps know them by. */
+const WRENCHED: readonly (readonly [JointPlace, string])[] = [
+  ['slavePort', 'slave'],
+  ['masterOutlet', 'master'],
+  ['bleeder', 'bleeder'],
+]
+/** The hex at each joint whose thread is known: from the last check of it, else as it is in the vehicle. */
+function wrenches(
+  joints: JobState['joints'],
+  installation: Installation,
+): { name: string; hex: number; kind: string }[] {
+  return WRENCHED.flatMap(([at, name]) => {
+    const known = jointAt(installation, at)
+    const [a, b] = [joints[at]?.payload.a ?? known.a, joints[at]?.payload.b ?? known.b]
+    const thread = a?.thread ?? b?.thread
+    const nipple = NIPPLES.find((one) => one.thread === (b?.thread ?? a?.thread))
+    const hex = at === 'bleeder' ? (nipple?.hex ?? null) : nutHex(thread)
+    return hex === null ? [] : [{ name, hex, kind: (a ?? b)!.seat }]
+  })
+}
+
 /**
  * The plan of a job from what was chosen, what is done and what turned up. A step or a surprise that is not in it any more, since
  * other packages were chosen, is passed over.
  * @throws InputError where its packages cannot be done together, or what is left has no order that keeps the rules
  */
 export function jobPlan(
-  { stepsTold, surprises }: Pick<JobState, 'stepsTold' | 'surprises'>,
+  { stepsTold, surprises, joints }: Pick<JobState, 'stepsTold' | 'surprises' | 'joints'>,
   chosen: WorkPlan,
-  { circuit, reservoir, slave }: Installation,
+  installation: Installation,
+  shop: ShopPlans = {},
   draws = 1000,
 ): PlanAnswer {
+  const { circuit, reservoir, slave } = installation
+  const own = new Map(shop.packages?.map((one) => [one.id, one]))
   const asked = {
-    packages: chosen.packages.filter(({ id }) => PACKAGES.has(id)),
+    packages: chosen.packages.filter(({ id }) => PACKAGES.has(id) || own.has(id)),
     people: chosen.people,
     vehicle: {
       ...chosen.facts,
@@ -42,12 +74,14 @@ export function jobPlan(
       concentric: circuit.slave.type === 'concentric',
       bleedScrew: slave.bleeder.kind === 'screw',
     },
-    joints: [],
+    joints: wrenches(joints, installation),
     parts: chosen.parts ?? [],
     done: [],
     surprises: [],
     draws: 1,
     seed: chosen.seed,
+    own,
+    times: shop.times ?? {},
   }
   const there = new Set(makePlan(asked).steps.map(({ id }) => id))
   const met = surprises

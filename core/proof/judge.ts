@@ -10,7 +10,9 @@ import { FINDING_IDS, findingKind, stopsOf, type FindingId } from '../diagnosis'
 import { isCrossed } from '../fluid'
 import { assumedFigures, type Installation } from '../installation'
 import type { Held, JobState, Kind, TakenOver, Verdict, VerdictReason } from '../journal'
+import { REBUILT, type Rebuilt } from '../rebuild'
 import { proofChecks, readingsOwed } from './asked'
+import { leftOver } from './on-vehicle'
 import { phaseFigures, type PhaseFigures } from './phase'
 import { LIMITS } from './rules'
 
@@ -53,6 +55,7 @@ export function verdictOf(
     ...bleed(state),
     ...owed(state),
     ...checks(installation, state),
+    ...ledger(state),
   ]
   const has = (outcome: VerdictReason['outcome']) =>
     reasons.some((reason) => reason.outcome === outcome)
@@ -77,6 +80,9 @@ const BEARS: ReadonlySet<Kind> = new Set<Kind>([
   'graded',
   'installation',
   'parameter',
+  'putOn',
+  'removed',
+  'boreCheck',
 ])
 /** When an entry, or the last correction of it, came; what waits to be sent is newer than all. */
 const sequenceOf = ({ origin, corrections }: JobState['history'][number]): number =>
@@ -116,12 +122,29 @@ export function openStops(state: JobState, portClosure?: number): OpenStop[] {
   if (hasWrongFluid(state)) findings.fluidWrong = 'present'
   const value = measuredRod(state)
   const readings = value === null ? {} : { rodClearance: { value } }
-  const rebuilding = state.decision?.payload.way === 'rebuild'
+  const rejected = rejectedBores(state)
+  // A bore is rejected where it is going to be rebuilt: once its cylinder is renewed, it stops nothing.
+  const rebuilt = rejected.some((cylinder) => isRebuilt(state, cylinder))
+  if (rejected.length > 0) delete findings.borePitted
+  if (rebuilt) findings.borePitted = 'present'
+  const rebuilding = rebuilt || state.decision?.payload.way === 'rebuild'
   return stopsOf({ findings, readings }, portClosure ?? null, rebuilding).map(({ stop, words }) => ({
     stop,
     words,
     takenOver: state.takenOver[stop] ?? null,
   }))
+}
+
+/** Cylinders whose bore was judged and rejected. */
+export const rejectedBores = ({ bores }: Pick<JobState, 'bores'>): Rebuilt[] =>
+  REBUILT.filter((cylinder) => bores[cylinder]?.payload.verdict === 'reject')
+/** Whether a cylinder is to be rebuilt by the plan, or, where there is none for it, by the decision. */
+function isRebuilt({ workPlan, decision }: JobState, cylinder: Rebuilt): boolean {
+  const name = cylinder === 'master' ? 'Master' : 'Slave'
+  const packages = workPlan?.payload.packages.map(({ id }) => id) ?? []
+  if (packages.includes(`renew${name}`)) return false
+  if (packages.includes(`rebuild${name}`)) return true
+  return decision?.payload.way === 'rebuild' && decision.payload.repairs.includes(cylinder)
 }
 
 /** Fluid inside that its maker's rubber does not bear, or that something else was filled onto since. */
@@ -246,6 +269,14 @@ function bleed({ bleed: { cycles, clearInRow } }: JobState): VerdictReason[] {
 
 const owed = (state: JobState): VerdictReason[] =>
   readingsOwed(state).map((rule) => ({ rule, outcome: 'notYet', code: 'owed' }))
+
+/** What was put on and is not off, what was taken off and is not back. */
+function ledger(state: JobState): VerdictReason[] {
+  const left = leftOver(state)
+  if (left.length === 0) return []
+  const note = left.map(({ words }) => words).join('; ')
+  return [{ rule: 'ledger', outcome: 'notYet', note, figure: left.length, unit: '' }]
+}
 
 function checks(installation: Installation, state: JobState): VerdictReason[] {
   return proofChecks(installation, state).flatMap(({ finding, state: found }): VerdictReason[] => {

@@ -5,6 +5,7 @@ import type { JointPlace } from '../installation'
 import { readingsOwed } from './asked'
 import { chooseOwed } from './choose-owed'
 import { blockingStops, isProven, type OpenStop } from './judge'
+import { leftOver, type Left } from './on-vehicle'
 
 /** What would bring a job on, from its entries alone; which look is the best one is the diagnosis's to say. */
 export type NextStep =
@@ -13,6 +14,8 @@ export type NextStep =
   /** A stop is open: nothing goes on along that path before. */
   | { to: 'mend'; stop: OpenStop['stop']; words: string }
   | { to: 'handOver' }
+  /** Proven but for what is still on the vehicle, or off it: how many, and the first of them. */
+  | { to: 'putBack'; left: number; words: string }
   /** Measured again after the work: how many readings are still owed. */
   | { to: 'prove'; owed: number }
   | { to: 'bleed'; cycles: number; clearInRow: number }
@@ -28,6 +31,8 @@ export type NextStep =
   | { to: 'wait'; lines: number; words: string; arrives: string | null }
   /** An upgrade whose parts are not sized yet. */
   | { to: 'size' }
+  /** The plan is being worked: what is done next is the plan's to say; how many steps are told. */
+  | { to: 'work'; told: number; left: number; words: string }
   /** Decided: the repairs that were chosen, in words. */
   | { to: 'repair'; words: string }
   | { to: 'look' }
@@ -42,9 +47,12 @@ export function nextStep(state: JobState, stops: readonly OpenStop[]): NextStep 
   if (state.closed) return { to: 'closed' }
   const [stop] = blockingStops(stops)
   if (stop) return { to: 'mend', stop: stop.stop, words: stop.words }
-  if (isProven(state)) return { to: 'handOver' }
-  if (Object.keys(state.readings.after).length > 0)
-    return { to: 'prove', owed: readingsOwed(state).length }
+  const left = leftOver(state)
+  if (isProven(state)) return left.length > 0 ? putBack(left) : { to: 'handOver' }
+  if (Object.keys(state.readings.after).length > 0) {
+    const owed = readingsOwed(state).length
+    return owed === 0 && left.length > 0 ? putBack(left) : { to: 'prove', owed }
+  }
   const { cycles, clearInRow } = state.bleed
   if (cycles.length > 0) return { to: 'bleed', cycles: cycles.length, clearInRow }
   const owed = chooseOwed(state)
@@ -57,10 +65,23 @@ export function nextStep(state: JobState, stops: readonly OpenStop[]): NextStep 
   if (owed.waiting.length > 0) return waits(owed.waiting)
   if (owed.compare && state.complaints.length === 0) return { to: 'compare' }
   if (owed.plan && state.complaints.length === 0) return { to: 'size' }
+  if (state.workPlan && state.stepsTold.length > 0)
+    return {
+      to: 'work',
+      told: state.stepsTold.length,
+      left: left.length,
+      words: left[0]?.words ?? '',
+    }
   if (state.decision) return { to: 'repair', words: repairWords(state.decision.payload.repairs) }
   const stage = state.goal ? startStage(state.goal.payload.jobKind) : 'find'
   return stage === 'find' || state.complaints.length > 0 ? { to: 'look' } : { to: 'enter', stage }
 }
+
+const putBack = (left: readonly Left[]): NextStep => ({
+  to: 'putBack',
+  left: left.length,
+  words: left[0]!.words,
+})
 
 function waits(lines: readonly OrderedLine[]): NextStep {
   const promised = lines.map(({ arrives }) => arrives).filter((one) => one !== null)

@@ -69,6 +69,7 @@ export function reasonWords(reason: VerdictReason, f: Format): string {
       ? `${PROOF_CHECKS.find((check) => check.finding === rule)?.owed ?? seen.label}: not looked at`
       : `${readingKind(reading(rule)!.name).label} is not measured again yet`
   if (code === 'takenOver') return `${stopWords(rule)} Overridden: ${note ?? ''}`
+  if (rule === 'ledger') return `Still on, or not back in its place: ${note ?? ''}`
   if (seen) {
     if (outcome === 'stop') return stopWords(rule)
     const { label, present, absent } = findingKind(rule as FindingId)

@@ -5,7 +5,7 @@ import type { Database } from '../database/database'
 import { bearingOf } from './history'
 
 /** Raised where the rules change by which a job's step is worked out: then what is kept is worked out anew. */
-const RULES = 4
+const RULES = 5
 /** Jobs that are worked out in one go, before others have their turn. */
 const AT_ONCE = 25
 

@@ -1,0 +1,87 @@
+import { after, breachesNow } from './check'
+import { PACKAGES, type Package } from './packages'
+import { isPassing } from './states'
+import type { Step } from './step'
+
+/** What is put on the vehicle for the work and must come off again, with the state of the plan that it stands for. */
+export const PUT_ON = {
+  clamp: { words: 'clamp', state: 'feedClamped' },
+  capSheet: { words: 'sheet under the cap', state: 'capSheeted' },
+  plug: { words: 'plug or cap', state: 'plugged:line' },
+  tag: { words: 'pedal tag', state: 'pedalTagged' },
+  straps: { words: 'straps', state: 'strapsOn' },
+  tabs: { words: 'tabs', state: 'strapsOn' },
+  prop: { words: 'pedal prop', state: 'propOn' },
+  loopHose: { words: 'loop hose', state: 'loopOn' },
+  cover: { words: 'cover', state: 'paintCovered' },
+  other: { words: 'something put on', state: null },
+} as const
+export type PutOnItem = keyof typeof PUT_ON
+export const PUT_ON_ITEMS = Object.keys(PUT_ON) as PutOnItem[]
+
+/** What is taken off or unplugged for the work and must go back. */
+export const REMOVED = {
+  connector: 'connector',
+  cap: 'cap',
+  boot: 'boot',
+  bracket: 'bracket',
+  panel: 'panel',
+  fastener: 'fasteners',
+  clip: 'clips',
+  sensor: 'sensor',
+  spring: 'spring',
+  other: 'something taken off',
+} as const
+export type RemovedItem = keyof typeof REMOVED
+export const REMOVED_ITEMS = Object.keys(REMOVED) as RemovedItem[]
+
+/** States of the plan that are something put on; the other passing ones are something off its place. */
+const IS_ON: ReadonlySet<string> = new Set([
+  'feedClamped',
+  'capSheeted',
+  'loopOn',
+  'propOn',
+  'pedalTagged',
+  'strapsOn',
+  'paintCovered',
+  'chocked',
+  'onStands',
+  'ignitionOff',
+])
+export const isPutOn = (state: string): boolean => IS_ON.has(state) || state.startsWith('plugged:')
+
+/**
+ * States that hold by the steps that were done, in their order; what was left out puts nothing on and takes nothing off.
+ * @param own packages of the shop, beside the usual ones
+ */
+export function heldByWork(
+  told: readonly { step: string; act: string }[],
+  own: ReadonlyMap<string, Package> = new Map(),
+): Set<string> {
+  let held = new Set<string>()
+  for (const { step: id, act } of told) {
+    if (act !== 'done') continue
+    const [pack, name] = id.split('.')
+    const step = (PACKAGES.get(pack ?? '') ?? own.get(pack ?? ''))?.steps.find((one) => one.id === name)
+    // A surprise is named after the step that met it, and puts nothing on.
+    if (step && id.split('.').length === 2)
+      held = after(held, { puts: step.puts ?? [], takes: step.takes ?? [] })
+  }
+  return held
+}
+/** What of them must be gone before the vehicle is handed over. */
+export const leftByWork = (held: ReadonlySet<string>): string[] => [...held].filter(isPassing).sort()
+
+/** Rules that a thing left on breaks; what a step needs is the plan's own order. */
+const SPOILING: ReadonlySet<string> = new Set(['spoil', 'press', 'engine', 'forbids'])
+
+/** Why a step may not be done while these states hold: nothing is filled past a clamp, no pedal pressed under a tag. */
+export function spoiledBy(step: Step, states: ReadonlySet<string>): { state: string; words: string }[] {
+  return [...states].flatMap((state) => {
+    const one = new Set([state])
+    const found = breachesNow(step, one, one).filter(({ rule }) => SPOILING.has(rule))
+    // What the rule says of it tells more than that the step forbids it.
+    const said = found.find(({ rule }) => rule !== 'forbids') ?? found[0]
+    return said ? [{ state, words: said.words }] : []
+  })
+}
