@@ -59,7 +59,14 @@ export default defineNuxtConfig({
   },
   // A worker's script must carry the page's own embedder policy, or the browser refuses to start it.
   routeRules: { '/_nuxt/**': { headers: { 'cross-origin-embedder-policy': 'credentialless' } } },
-  nitro: { errorHandler: '~~/server/problem-handler.ts', compressPublicAssets: true },
+  nitro: {
+    errorHandler: '~~/server/problem-handler.ts',
+    compressPublicAssets: true,
+    // Letters of what is printed as PDF.
+    serverAssets: [
+      { baseName: 'pdf-fonts', dir: '../node_modules/@fontsource/atkinson-hyperlegible/files' },
+    ],
+  },
   security: {
     corsHandler: false,
     rateLimiter: false,

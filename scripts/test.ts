@@ -105,6 +105,8 @@ function take(name: string, { passed, failed }: Count): void {
 try {
   await ensureProgram('mariadbd', 'mariadb-server')
   await ensureProgram('chromium', 'chromium')
+  // What is printed is read back by a program that did not write it.
+  await ensureProgram('pdftotext', 'poppler-utils')
   await ensureBuilt()
   await Promise.all([serving(), computing()])
 } catch (error) {

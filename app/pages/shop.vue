@@ -130,6 +130,7 @@ async function reset() {
         <p v-if="shop.settings.recordSince" class="pt-1 text-[0.95rem] text-soft">
           Counting jobs closed since {{ when(shop.settings.recordSince) }}.
         </p>
+        <OwnPackages class="mt-6" />
       </div>
     </main>
   </div>

@@ -1,12 +1,40 @@
 import { expose } from 'comlink'
-import type { Circuit, Line } from '~~/core/circuit'
+import { InputError, type Circuit, type Line } from '~~/core/circuit'
 import { estimateRun, type Known } from '~~/core/estimate'
 import type { Installation } from '~~/core/installation'
+import type { WorkPlan } from '~~/core/journal'
+import type { PlanAnswer } from '~~/core/plan'
+import { jobPlan, type ShopPlans } from '~~/core/proof'
 import type { Run } from '~~/core/run'
 import { sizeRun, type SizingChoice, type SizingLimits } from '~~/core/sizing'
 import { bandRun, type BandOptions } from '~~/core/whatif'
 import { Turns, type Ended, type HowFar } from './turns'
 
+interface PlanQuestion {
+  told: Parameters<typeof jobPlan>[0]
+  chosen: WorkPlan
+  installation: Installation
+  shop: ShopPlans
+  draws: number
+}
+/** Why there is no plan is an answer too: what was chosen cannot be done together, or what is left has no order. */
+export type PlanMade = { plan: PlanAnswer; wrong: null } | { plan: null; wrong: string }
+function planRun({ told, chosen, installation, shop, draws }: PlanQuestion): Run<PlanMade> {
+  let made: PlanMade | null = null
+  return {
+    total: 1,
+    step() {
+      try {
+        made = { plan: jobPlan(told, chosen, installation, shop, draws), wrong: null }
+      } catch (error) {
+        if (!(error instanceof InputError)) throw error
+        made = { plan: null, wrong: error.message }
+      }
+      return 1
+    },
+    result: () => made!,
+  }
+}
 interface SizeQuestion {
   circuit: Circuit
   choices: SizingChoice[]
@@ -19,6 +47,7 @@ const RUNS = {
   band: ({ installation, options }: { installation: Installation; options: BandOptions }) =>
     bandRun(installation, options),
   estimate: (known: Known) => estimateRun(known),
+  plan: planRun,
   size: ({ circuit, choices, lines, limits }: SizeQuestion) => sizeRun(circuit, choices, lines, limits),
 } satisfies Record<string, (question: never) => Run<unknown>>
 

@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox'
 import { STEP_ACTS, type PlanPayloads } from '../../core/journal'
-import { PACKAGE_IDS, planChoice, SURPRISE_KINDS, VEHICLE_FACTS } from '../../core/plan'
+import { OWN_ID, PACKAGE_IDS, planChoice, SURPRISE_KINDS, VEHICLE_FACTS } from '../../core/plan'
 import type { FieldProblem } from '../problem'
 import { bounded, Line, OneOf, strict } from '../shape'
 import type { KindAtBoundary } from './kind'
@@ -14,7 +14,7 @@ export const PLAN_AT_BOUNDARY = {
         packages: Type.Array(
           Type.Object(
             {
-              id: OneOf(PACKAGE_IDS),
+              id: Type.Union([OneOf(PACKAGE_IDS), Type.String({ pattern: OWN_ID.source })]),
               choices: Type.Optional(
                 Type.Record(Type.String({ pattern: '^[a-zA-Z]{1,24}$' }), Line(24)),
               ),

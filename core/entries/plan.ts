@@ -1,4 +1,4 @@
-import { PACKAGES, stepTitle, SURPRISE_KINDS, surpriseWords, type SurpriseKind } from '../plan'
+import { isOwn, PACKAGES, stepTitle, SURPRISE_KINDS, surpriseWords, type SurpriseKind } from '../plan'
 import type { Held } from './held'
 import { namesOf, type EntryKind } from './kind'
 
@@ -53,7 +53,7 @@ type Kinds = { [K in keyof PlanPayloads]: EntryKind<PlanPayloads[K], PlanState> 
 export const PLAN_KINDS: Kinds = {
   workPlan: {
     subjects: ['job'],
-    knows: ({ packages }) => packages.every(({ id }) => PACKAGES.has(id)),
+    knows: ({ packages }) => packages.every(({ id }) => PACKAGES.has(id) || isOwn(id)),
     replaces: () => 'workPlan',
     take: (slice, held) => (slice.workPlan = held),
     tell: ({ packages, people }) =>

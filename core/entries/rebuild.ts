@@ -99,10 +99,10 @@ export const REBUILD_KINDS: Kinds = {
     take: (slice, held) => (slice.bores[held.payload.cylinder] = held),
     tell: ({ cylinder, nominal, bore, piston, surface, verdict }, format) =>
       [
-        `Bore of the ${cylinder}, nominal ${format.length(nominal)}: ${VERDICT_WORDS[verdict]}`,
+        `Bore of the ${cylinder}, nominal ${format.diameter(nominal)}: ${VERDICT_WORDS[verdict]}`,
         surface === 'clean' ? 'clean' : surface === 'rust' ? 'rust' : `a ${surface}`,
-        bore === undefined ? '' : `measured ${format.length(bore)}`,
-        piston === undefined ? '' : `piston ${format.length(piston)}`,
+        bore === undefined ? '' : `measured ${format.diameter(bore)}`,
+        piston === undefined ? '' : `piston ${format.diameter(piston)}`,
       ]
         .filter(Boolean)
         .join(', '),

@@ -55,6 +55,48 @@ describe('an entry in a line', () => {
     expect(said('closed', { reason: 'sold' })).toBe('Job closed: sold')
   })
 
+  it('says what is on and off, what came out of a cylinder, and what was set', () => {
+    expect(said('putOn', { item: 'clamp', place: 'feed hose' })).toBe('Put on: clamp, feed hose')
+    expect(said('removed', { item: 'fastener', place: '3 bolts', bag: 'bag 2' })).toBe(
+      'Taken off: fasteners, 3 bolts (bag 2)',
+    )
+    expect(said('takenOff', { of: 'x' })).toBe('Off again')
+    expect(said('refitted', { of: 'x' })).toBe('Back in its place')
+    expect(
+      said('rebuildPiece', {
+        cylinder: 'slave',
+        order: 3,
+        piece: 'Slave cup',
+        facing: 'closed',
+        verdict: 'renew',
+      }),
+    ).toBe('Out of the slave, 3: Slave cup, lip to the closed end, renewed')
+    const bore = {
+      cylinder: 'slave',
+      nominal: 19.05,
+      bore: 19.2,
+      piston: 18.98,
+      surface: 'pit',
+      verdict: 'reject',
+    } as const
+    expect(said('boreCheck', bore)).toBe(
+      'Bore of the slave, nominal 19.05 mm: rejected, a pit, measured 19.20 mm, piston 18.98 mm',
+    )
+    expect(
+      said('newPart', { part: 'slave', plugs: 2, screw: 'freed', spring: 'felt', compared: 'alike' }),
+    ).toBe(
+      'New slave on the bench, 2 delivery plugs off, bleed screw freed, spring felt, like the old one',
+    )
+    expect(said('adjust', { what: 'rod', from: 0.2, to: 0.8, turns: -1 })).toBe(
+      'Pushrod clearance from 0.2 mm to 0.8 mm, 1 turn',
+    )
+    expect(said('adjust', { what: 'switch', from: 7, to: 9 })).toBe(
+      'Pedal switch from 7 threads to 9 threads',
+    )
+    units = 'inch'
+    expect(said('boreCheck', bore)).toMatch(/nominal 0.750 in.*measured 0.756 in/)
+  })
+
   it('says what was done to the circuit, by the field’s own name and unit', () => {
     expect(said('parameter', { field: 'master.bore', value: 15.875 })).toBe(
       'Master bore measured: 15.9 mm',

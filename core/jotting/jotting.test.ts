@@ -8,6 +8,7 @@ import second from './jottings-second.json'
 import third from './jottings-third.json'
 import choose from './jottings-choose.json'
 import parts from './jottings-parts.json'
+import fit from './jottings-fit.json'
 
 const context: LineContext = { phase: 'asFound', units: 'metric' }
 const said = (line: string, more: Partial<LineContext> = {}) =>
@@ -32,12 +33,9 @@ type Meant = { kind: string } & Record<string, unknown>
 /** What a statement says, without what the place and time of it add. */
 function plain(one: Statement): string {
   if (one.kind === 'withdrawal') return JSON.stringify({ kind: 'undo' })
-  const {
-    phase: _,
-    verdict: __,
-    reasons: ___,
-    ...payload
-  } = one.payload as unknown as Record<string, unknown>
+  const { phase: _, verdict, reasons: __, ...bare } = one.payload as unknown as Record<string, unknown>
+  // What a joint or a bore comes to is judged, not said.
+  const payload = one.kind === 'rebuildPiece' ? { ...bare, verdict } : bare
   if (one.kind === 'fitCheck') {
     const [row] = one.payload.rows
     const { what, old, new: fresh } = row!
@@ -71,6 +69,7 @@ describe.each([
   ['what is written down, done, and asked of the vehicle', third as Jotting[], 50, 0.92],
   ['parts, ends, fluid and plans, written before it was run', choose as Jotting[], 30, 0.9],
   ['new parts beside old ones, written before it was run', parts as Jotting[], 26, 0.9],
+  ['work in hand, written before it was run', fit as Jotting[], 40, 0.9],
 ])('what people jot, %s', (_, jottings, count, least) => {
   const done = jottings.map((one) => ({ one, got: said(one.say) }))
 

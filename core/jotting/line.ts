@@ -1,4 +1,5 @@
 import { findingKind, readingKind, whyNotHere } from '../diagnosis'
+import { ADJUSTED, adjustedFigure } from '../entries'
 import { jointWords } from '../words'
 import { installationField, jointPlaces, valueAt } from '../installation'
 import { formatOf, HELD_FOR, WORKSHOP_VOLUME, type Format } from '../quantity'
@@ -13,6 +14,7 @@ import {
   type Clause,
 } from './clause'
 import { comparisonSaid, isComparison, rowProblem } from './compare-said'
+import { fitSaid } from './fit-said'
 import { cyclesIn, gradesIn, readingsIn, topUpsIn } from './figures'
 import { fillers } from './lexicon'
 import { isWord, standard, vocabulary, type Item } from './standard'
@@ -129,6 +131,7 @@ function wholeStatement(line: string, context: LineContext): Statement | null {
   const bare = line.trim().replace(/[.!]+$/, '')
   return (
     noteOfModel(line, context) ??
+    fitSaid(bare) ??
     comparisonSaid(bare, context) ??
     wholeLine(line) ??
     partsLine(line, context)
@@ -247,6 +250,13 @@ function problemOf(one: Statement, { units, installation }: LineContext): string
         : null
     case 'fitCheck':
       return rowProblem(one.payload)
+    case 'adjust': {
+      const { label, min, max } = ADJUSTED[one.payload.what]
+      const out = [one.payload.from, one.payload.to].find((value) => value < min || value > max)
+      return out === undefined
+        ? null
+        : `${label}: ${adjustedFigure(one.payload.what, min, format)} to ${adjustedFigure(one.payload.what, max, format)}`
+    }
     default:
       return null
   }

@@ -1,5 +1,6 @@
 import type { Payloads, Phase } from '../entries'
 import type { Installation } from '../installation'
+import type { PutOnItem, RemovedItem } from '../plan'
 import type { UnitSystem } from '../quantity'
 
 /** One thing that was said, as it would be filed; an undo is a withdrawal of the last. */
@@ -10,6 +11,11 @@ export type Statement =
       payload: Omit<Payloads['bleedCycle'], 'method' | 'strokes'> & Partial<Payloads['bleedCycle']>
     }
   | { kind: 'withdrawal'; payload: Record<string, never> }
+  // Which step is next, and which entry put the clamp on, is the job's to say.
+  | { kind: 'step'; payload: Omit<Payloads['step'], 'step'> }
+  | { kind: 'surprise'; payload: { turned: Payloads['surprise']['kind'] } }
+  | { kind: 'takenOff'; payload: { item: PutOnItem; place?: string } }
+  | { kind: 'refitted'; payload: { item: RemovedItem; place?: string } }
 type SaidKind =
   | 'complaint'
   | 'finding'
@@ -26,6 +32,12 @@ type SaidKind =
   | 'fitCheck'
   | 'fluidInside'
   | 'circuitPlan'
+  | 'putOn'
+  | 'removed'
+  | 'rebuildPiece'
+  | 'boreCheck'
+  | 'newPart'
+  | 'adjust'
 
 export interface LineContext {
   phase: Phase

@@ -108,6 +108,9 @@ export function makePlan(asked: PlanAsked): PlanAnswer {
   }
 }
 
+/** Ids of the steps that packages come to, in no order, without surprises. */
+export const stepIds = (asked: PlanAsked): string[] => compose(asked).steps.map(({ id }) => id)
+
 const shown = ({
   key: _,
   after: _after,

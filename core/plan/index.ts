@@ -1,5 +1,5 @@
 /** The plan of the work: packages put together for one vehicle, the order that breaks no rule, its time, and the check of any sequence. */
-export { answerPlan, makePlan, type PlanAnswer } from './answer'
+export { answerPlan, makePlan, stepIds, type PlanAnswer } from './answer'
 export { checkSequence, PLAN_RULES, type Breach, type PlanRule } from './check'
 export { PLAN_CHOICES, planChoice, type PlanChoice } from './choices'
 export {
@@ -15,6 +15,7 @@ export {
   type RemovedItem,
 } from './ledger'
 export { learntFactor, learntMinutes, type Learnt, type StepTimes } from './learn'
+export { notePlaces } from './note-places'
 export { bestOrder, objectiveOf, type Objective } from './order'
 export {
   PACKAGE_IDS,
@@ -27,6 +28,7 @@ export { readPlan, readSteps, VEHICLE_FACTS, type PlanAsked } from './read'
 export { isPassing, STATES, stateWords } from './states'
 export {
   CAUTIONS,
+  type Caution,
   PLACES,
   RECORDS,
   type Place,

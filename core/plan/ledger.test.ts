@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { heldByWork, isPutOn, leftByWork, PUT_ON, PUT_ON_ITEMS, spoiledBy } from './ledger'
 import { learntFactor, learntMinutes } from './learn'
 import { makePlan } from './answer'
+import { notePlaces } from './note-places'
 import { isPassing, STATES, stateWords } from './states'
 import { readPlan } from './read'
 
@@ -81,6 +82,16 @@ describe('what is on the vehicle and what is off it', () => {
       expect(stateWords(state)).not.toBe(state)
     }
     expect(STATES.filter((one) => isPutOn(one) && !isPassing(one))).toEqual([])
+  })
+})
+
+describe('notes about a model', () => {
+  it('belong beside the steps that name their part', () => {
+    expect(notePlaces({ title: 'Union open, let it drain', does: 'Pan under it.' })).toEqual(['line'])
+    expect(notePlaces({ title: 'Tag the pedal', does: 'A card on the wheel.' })).toEqual(['pedal'])
+    expect(notePlaces({ title: 'Chock the wheels', does: 'Both sides.' })).toEqual(['vehicle'])
+    for (const { title, does } of plan(['renewMaster']).steps)
+      expect(notePlaces({ title, does }).length).toBeGreaterThan(0)
   })
 })
 

@@ -86,7 +86,11 @@ export const PACKAGE_IDS = ALL.map(({ id }) => id)
 export function stepTitle(id: string): string {
   const [pack, step, kind] = id.split('.')
   const known = PACKAGES.get(pack ?? '')?.steps.find((one) => one.id === step)
-  return known ? (kind ? `${known.title}, ${kind}` : known.title) : id
+  if (known) return kind ? `${known.title}, ${kind}` : known.title
+  // Of a package of the shop's own only its id is known here: own-rinse.rinseThrough reads “rinse through”.
+  return pack?.startsWith('own-') && step
+    ? step.replace(/([a-z0-9])([A-Z])/g, '$1 $2').toLowerCase()
+    : id
 }
 
 /** Packages that cannot be done together, with why. */

@@ -1,21 +1,31 @@
 import type { ReadingName } from '../diagnosis'
 import type { Installation } from '../installation'
 import type { JobState } from '../journal'
-import { operationOf, type Touched } from '../work'
+import { PACKAGES } from '../plan'
+import { operationOf, OPERATIONS, type OperationId, type Touched } from '../work'
 import { PROOF_CHECKS, PROOF_READINGS } from './rules'
 
 /**
  * What the work has touched, by what was said to be done and whether it was bled; null where nobody has said what was done:
  * then it may have been anything.
  */
-export function touchedBy({ workDone, bleed }: JobState): ReadonlySet<Touched> | null {
-  const mended = workDone
-    .map(({ payload }) => operationOf(payload.operation))
+export function touchedBy({ workDone, stepsTold, bleed }: JobState): ReadonlySet<Touched> | null {
+  const said = workDone.map(({ payload }) => payload.operation)
+  const mended = [...new Set([...said, ...workOf(stepsTold)])]
+    .map(operationOf)
     .filter(({ looks }) => !looks)
   if (mended.length === 0) return null
   const touched = new Set(mended.flatMap(({ touches }) => touches))
   if (bleed.cycles.length > 0) touched.add('circuit')
   return touched
+}
+/** Work of which a step of the plan is done. */
+function workOf(stepsTold: JobState['stepsTold']): OperationId[] {
+  const begun = new Set(
+    stepsTold.flatMap(({ payload }) => (payload.act === 'done' ? [payload.step.split('.')[0]!] : [])),
+  )
+  const named = [...begun].map((id) => PACKAGES.get(id)?.operation)
+  return OPERATIONS.filter(({ id }) => named.includes(id)).map(({ id }) => id)
 }
 const asks = (touched: ReadonlySet<Touched> | null, by: readonly Touched[]): boolean =>
   touched === null || by.some((one) => touched.has(one))

@@ -3,7 +3,7 @@ import { nutHex } from '../fitting'
 import { jointAt, type Installation, type JointPlace } from '../installation'
 import type { JobState, WorkPlan } from '../journal'
 import { NIPPLES } from '../orders'
-import { makePlan, PACKAGES, type Package, type PlanAnswer, type StepTimes } from '../plan'
+import { makePlan, stepIds, PACKAGES, type Package, type PlanAnswer, type StepTimes } from '../plan'
 
 /** Packages that do a repair. */
 const PACKAGES_OF: Partial<Record<RepairId, (way: Way) => string[]>> = {
@@ -78,12 +78,12 @@ export function jobPlan(
     parts: chosen.parts ?? [],
     done: [],
     surprises: [],
-    draws: 1,
+    draws,
     seed: chosen.seed,
     own,
     times: shop.times ?? {},
   }
-  const there = new Set(makePlan(asked).steps.map(({ id }) => id))
+  const there = new Set(stepIds(asked))
   const met = surprises
     .filter(({ payload }) => there.has(payload.at))
     .map(({ payload: { at, kind } }) => ({ at, kind }))
@@ -96,5 +96,5 @@ export function jobPlan(
       ...(minutes !== undefined && { minutes }),
       ...(reason !== undefined && { reason }),
     }))
-  return makePlan({ ...asked, surprises: met, done, draws })
+  return makePlan({ ...asked, surprises: met, done })
 }

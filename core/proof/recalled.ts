@@ -62,11 +62,8 @@ export function recalled(
     return unit === 'mm' ? format.length(value) : format.figure(value, unit)
   }
   if ('field' in as) {
-    // Told on this job or kept with the vehicle as measured: an assumed one is no record.
-    const told = state.history.some(
-      ({ holds }) => holds.kind === 'parameter' && holds.payload.field === as.field,
-    )
-    return told && installation ? `${installation.master.outletAngle}°` : null
+    // Told on this job: an assumed one is no record.
+    return isRecorded(state, record) && installation ? `${installation.master.outletAngle}°` : null
   }
   if ('ledger' in as) {
     const list = state.removed.filter(({ payload }) => payload.item === as.ledger)
@@ -78,4 +75,20 @@ export function recalled(
   return [asFoundFigure(held.payload, format), words ?? '', photo && !words ? 'photograph' : '']
     .filter(Boolean)
     .join(', ')
+}
+
+/** Whether a record was written down, in whatever form it is filed. */
+export function isRecorded(
+  state: Pick<JobState, 'readings' | 'recorded' | 'removed' | 'history'>,
+  record: string,
+): boolean {
+  const as = RECALLED_AS[record as RecordName]
+  if (!as) return false
+  if ('reading' in as) return state.readings.asFound[as.reading] !== undefined
+  if ('field' in as)
+    return state.history.some(
+      ({ holds }) => holds.kind === 'parameter' && holds.payload.field === as.field,
+    )
+  if ('ledger' in as) return state.removed.some(({ payload }) => payload.item === as.ledger)
+  return state.recorded.some(({ payload }) => payload.item === as.item)
 }

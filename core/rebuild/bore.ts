@@ -88,14 +88,14 @@ function within(value: number, field: string, min: number, max: number): void {
 }
 
 /** A reason in a sentence; lengths in the reader's own units. */
-export function boreReasonWords(reason: BoreReason, length: (mm: number) => string): string {
+export function boreReasonWords(reason: BoreReason, diameter: (mm: number) => string): string {
   switch (reason.code) {
     case 'clearance':
-      return `Piston loose in its bore by ${length(reason.figure)}; over ${length(reason.limit)} is rejected. ${BORE_LIMITS.clearance.reason}`
+      return `Piston loose in its bore by ${diameter(reason.figure)}; over ${diameter(reason.limit)} is rejected. ${BORE_LIMITS.clearance.reason}`
     case 'over':
-      return `Bore ${length(reason.figure)} over nominal; over ${length(reason.limit)} is rejected. ${BORE_LIMITS.over.reason}`
+      return `Bore ${diameter(reason.figure)} over nominal; over ${diameter(reason.limit)} is rejected. ${BORE_LIMITS.over.reason}`
     case 'small':
-      return `Bore ${length(reason.figure)} under nominal: measured wrong, or another size. Measure again.`
+      return `Bore ${diameter(reason.figure)} under nominal: measured wrong, or another size. Measure again.`
     case 'step':
       return 'A fingernail catches on a step where the cup runs: rejected.'
     case 'pit':

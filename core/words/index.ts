@@ -1,5 +1,6 @@
 import type { First, Scope, Way } from '../diagnosis'
 import type { JointPlace } from '../installation'
+import type { Caution, Place } from '../plan'
 import type { SizingAdvice } from '../sizing'
 import type { CameOut, Grade, JobKind, Method, Outcome, Stage } from '../journal'
 
@@ -104,3 +105,34 @@ export const ADVICE_WORDS: Record<SizingAdvice, string> = {
   waitForBedding: 'once the disc has bedded in',
   fits: 'fits',
 }
+
+/** Where a step is done. */
+export const PLACE_WORDS: Record<Place, string> = {
+  bench: 'At the bench',
+  engineBay: 'In the engine bay',
+  footwell: 'In the footwell',
+  under: 'Under the vehicle',
+  wheelArch: 'Beside the vehicle',
+  road: 'On the road',
+}
+/** Cautions as they stand beside a step; the maker's data, local codes and licensed practice come before them. */
+export const CAUTION_WORDS: Record<Caution, string> = {
+  fluid: 'Fluid: eyes, skin, paint; water at hand.',
+  eyes: 'Glasses on.',
+  jack: 'Never under it on a jack alone.',
+  hot: 'Hot exhaust beside it.',
+  clutchDust: 'Clutch dust: wiped wet, never blown.',
+  asbestos: 'Old dust may hold asbestos.',
+  spring: 'A piston under its spring flies.',
+  pedalNobody: 'Nobody at the pedal.',
+  air: 'Air only at a whisper, into a rag, nobody in line.',
+  battery: 'Negative off first, on last.',
+  engineRunning: 'Nobody under or in front; brake on, out of gear.',
+  brakes: 'A brake job too: local codes and a licensed hand decide.',
+  heavy: 'Heavy: two hands or a jack.',
+  sharp: 'Sharp edges.',
+  startInGear: 'Expect a start in gear.',
+}
+/** A caution of a package of the shop's own may be any words. */
+export const cautionWords = (code: string): string =>
+  Object.hasOwn(CAUTION_WORDS, code) ? CAUTION_WORDS[code as Caution] : code

@@ -8,6 +8,7 @@ import { files } from './migrations/0006-files'
 import { closedJobs } from './migrations/0007-closed-jobs'
 import { containers } from './migrations/0008-containers'
 import { partsAndOrders } from './migrations/0009-parts-and-orders'
+import { packages } from './migrations/0010-packages'
 import { circuitPlan } from './migrations/0005-circuit-plan'
 
 /** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
@@ -27,6 +28,7 @@ const MIGRATIONS: readonly Migration[] = [
   closedJobs,
   containers,
   partsAndOrders,
+  packages,
 ]
 export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
 

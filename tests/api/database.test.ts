@@ -41,6 +41,7 @@ describe('tables', () => {
       'order_events',
       'order_lines',
       'orders',
+      'packages',
       'part_mappings',
       'parts',
       'people',

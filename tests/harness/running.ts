@@ -178,6 +178,7 @@ const TABLES = [
   'orders',
   'part_mappings',
   'parts',
+  'packages',
 ]
 
 /** Columns that can be written: what the database works out by itself is left to it. */

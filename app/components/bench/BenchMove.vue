@@ -24,6 +24,10 @@ const words = computed(() => {
       return 'Closed'
     case 'handOver':
       return 'Return to the customer'
+    case 'putBack':
+      return `Still on or off: ${step.words}${step.left > 1 ? ` and ${step.left - 1} more` : ''}`
+    case 'work':
+      return `Continue Fit: ${step.told} ${step.told === 1 ? 'step' : 'steps'} done`
     case 'prove':
       return step.owed ? `Prove: ${step.owed} still to measure` : 'Prove: give the verdict'
     case 'bleed':
@@ -57,6 +61,8 @@ const lead = computed(() => {
     return props.step.arrives === null
       ? 'no day promised'
       : `promised ${deliveryWords(props.step.arrives)}`
+  if (props.step.to === 'work' && props.step.left > 0)
+    return `on or off: ${props.step.words}${props.step.left > 1 ? ` and ${props.step.left - 1} more` : ''}`
   const one = props.step.to === 'look' ? props.look?.lead : null
   return one && one.chance >= LEADS ? `${one.label}, ${chanceWords(one.chance)}` : null
 })

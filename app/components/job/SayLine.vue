@@ -7,11 +7,13 @@ import { completions, lastStatement, WITHOUT_STROKES, type Payloads } from '~~/c
 import type { LineUnderstood, Statement } from '~~/core/jotting'
 import { phaseFigures } from '~~/core/proof'
 import { completedCheck } from './said-comparison'
+import { isReferring, meantByWork } from './said-work'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
 const journal = useJournalStore()
 const { id, phase, state, vehicle, file, undo, undoable, redo, lastFiled, problem } = useJob()
 const { installation } = useJobFigures()
+const { next } = usePlan()
 const text = useSessionStorage(`mellow-say-${id}`, '')
 const input = useTemplateRef<HTMLInputElement>('input')
 const refused = ref('')
@@ -41,7 +43,8 @@ const offers = computed(() => completions(begun.value.last, 5))
 
 /** As it would be filed: a cycle takes method and strokes from what is set where nobody said them. */
 type Said = { [K in keyof Payloads]: { kind: K; payload: Payloads[K] } }[keyof Payloads]
-function asFiled(one: Exclude<Statement, { kind: 'withdrawal' }>): Said {
+function asFiled(one: Exclude<Statement, { kind: 'withdrawal' }>): Said | string {
+  if (isReferring(one)) return meantByWork(one, state.value, next.value?.id ?? null)
   if (one.kind === 'fitCheck')
     return {
       ...one,
@@ -58,6 +61,7 @@ function asFiled(one: Exclude<Statement, { kind: 'withdrawal' }>): Said {
 const words = (one: Statement): string => {
   if (one.kind === 'withdrawal') return 'Undo'
   const said = asFiled(one)
+  if (typeof said === 'string') return said
   return [describe(said), consequence(said)].filter(Boolean).join(' → ')
 }
 /** Deciding takes its figures from the page where the options stand: the line leads there, with its reason. */
@@ -67,6 +71,10 @@ const wanting = computed(() => {
   const found = understood.value
   if (!found) return ''
   if (found.problem) return found.problem
+  for (const one of found.statements) {
+    const said = one.kind === 'withdrawal' ? null : asFiled(one)
+    if (typeof said === 'string') return said
+  }
   const short = found.statements.find(
     (one) =>
       one.kind === 'measurement' &&
@@ -176,8 +184,12 @@ async function fileAll(statements: readonly Statement[]) {
   for (const one of statements) {
     if (one.kind === 'withdrawal') await undo()
     else {
-      const { kind, payload } = asFiled(one)
-      if (!(await file(kind, payload))) return
+      const said = asFiled(one)
+      if (typeof said === 'string') {
+        refused.value = said
+        return
+      }
+      if (!(await file(said.kind, said.payload))) return
     }
   }
   text.value = ''

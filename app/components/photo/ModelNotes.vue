@@ -1,29 +1,9 @@
 <script setup lang="ts">
-import type { ModelNoteTold } from '~~/contract'
-
 /** What earlier jobs found out about this model: where a part hides, how it is reached; and a place to add to it. */
 defineProps<{ editable?: boolean }>()
 const job = useJob()
-const { state, vehicle, file, withdraw } = job
-const model = computed(() => vehicle.value?.model ?? null)
-const others = shallowRef<ModelNoteTold[]>([])
-watch(
-  model,
-  async (now) => {
-    others.value = []
-    if (!now) return
-    try {
-      const notes = await api<ModelNoteTold[]>(`/models/notes?model=${encodeURIComponent(now)}`)
-      if (model.value === now) others.value = notes
-    } catch {
-      // The server is away: then only this job's own notes can be shown, and the page says so anyway.
-    }
-  },
-  { immediate: true },
-)
-const own = computed(() => state.value.modelNotes)
-/** This job's own come from its journal, at once. */
-const earlier = computed(() => others.value.filter(({ id }) => !own.value.some((one) => one.id === id)))
+const { file, withdraw } = job
+const { model, own, earlier } = useModelNotes()
 const count = computed(() => own.value.length + earlier.value.length)
 
 const PLACES = [

@@ -21,6 +21,7 @@ const { job: open, figures: meaning } = provideJob(id, () =>
 const { job, vehicle, error, stage, state, load } = open
 const { installation, figures } = meaning
 const { told, watched } = provideDiagnosis(open, meaning)
+providePlan(open, meaning)
 const wants = computed(() => STAGE_FACES[stage.value].frame)
 const journalOpen = ref(false)
 const companyOpen = ref(false)
@@ -177,6 +178,7 @@ const seen = computed(() => {
         <CompanyBar v-model="companyOpen" />
         <ClosedBar />
         <StopBar />
+        <LedgerStrip />
         <main class="min-h-0 grow overflow-y-auto" tabindex="-1">
           <NuxtPage />
         </main>

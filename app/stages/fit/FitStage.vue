@@ -1,20 +1,38 @@
 <script setup lang="ts">
-import { providePlan } from './usePlan'
+import { isRecorded } from '~~/core/proof'
 
-/** Fit: what is written down before it comes apart, and the plan of the work step by step. */
-const { id } = useJob()
+/** Fit: what is written down before it comes apart, the plan step by step, the bench, what is set, and what is on or off. */
+const { id, state } = useJob()
 const route = useRoute()
-const { plan, left } = providePlan()
+const { plan, left, ledger } = usePlan()
 const SHEETS = [
   { id: 'found', name: 'As found' },
   { id: 'plan', name: 'Plan' },
+  { id: 'step', name: 'Step' },
+  { id: 'bench', name: 'Bench' },
+  { id: 'adjust', name: 'Adjust' },
+  { id: 'ledger', name: 'On and off' },
 ] as const
+type SheetName = (typeof SHEETS)[number]['id']
 const sheet = computed(() => SHEETS.find((one) => one.id === route.params.sheet)?.id ?? 'found')
+const missing = computed(
+  () => plan.value?.owed.filter(({ record }) => !isRecorded(state.value, record)).length ?? 0,
+)
+const rejected = computed(() =>
+  Object.values(state.value.bores).some(({ payload }) => payload.verdict === 'reject'),
+)
+const notes = computed((): Partial<Record<SheetName, string>> => ({
+  ...(missing.value > 0 && { found: `${missing.value} to write down` }),
+  ...(plan.value && { plan: left.value > 0 ? `${left.value} to go` : 'all told' }),
+  ...(rejected.value && { bench: 'bore rejected' }),
+  ...(ledger.value.length > 0 && { ledger: `${ledger.value.length}` }),
+}))
 const tabs = computed(() =>
   SHEETS.map((one) => ({
     ...one,
     to: one.id === 'found' ? `/jobs/${id}/fit` : `/jobs/${id}/fit/${one.id}`,
-    note: one.id === 'plan' && plan.value ? (left.value > 0 ? `${left.value} to go` : 'all told') : '',
+    note: notes.value[one.id] ?? '',
+    bad: one.id === 'bench' && rejected.value,
   })),
 )
 </script>
@@ -23,6 +41,10 @@ const tabs = computed(() =>
   <div>
     <SheetTabs :tabs="tabs" :open="sheet" label="Sheets of Fit" />
     <AsFoundSheet v-if="sheet === 'found'" />
-    <PlanSheet v-else />
+    <PlanSheet v-else-if="sheet === 'plan'" />
+    <StepSheet v-else-if="sheet === 'step'" />
+    <BenchSheet v-else-if="sheet === 'bench'" />
+    <AdjustSheet v-else-if="sheet === 'adjust'" />
+    <LedgerSheet v-else />
   </div>
 </template>

@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import { PACKAGES, PLAN_CHOICES } from '~~/core/plan'
-import { usePlan } from './usePlan'
 
 /** Which packages, how many people, what is in the way, and the orders on which people differ. */
 const { chosen, plan, proposed, choose } = usePlan()
 const HIDDEN = new Set(['access', 'drain'])
-const packages = [...PACKAGES.values()].filter(({ id }) => !HIDDEN.has(id))
+const plans = usePlansStore()
+const packages = computed(() => [
+  ...[...PACKAGES.values()].filter(({ id }) => !HIDDEN.has(id)),
+  ...plans.packages,
+])
+onMounted(() => void plans.load().catch(() => {}))
 const picked = computed(() => chosen.value?.packages ?? proposed.value.map((id) => ({ id })))
 const has = (id: string) => picked.value.some((one) => one.id === id)
 const toggle = (id: string) => {

@@ -1,10 +1,19 @@
-import { touchedBy } from '~~/core/proof'
+import { leftOver, rejectedBores, touchedBy } from '~~/core/proof'
 import { AS_FOUND, loaded, type StageFace } from '../stage'
 
 export const fit: StageFace = {
   view: loaded(() => import('./FitStage.vue')),
   frame: AS_FOUND,
   owed({ state }) {
-    return state.value.decision && touchedBy(state.value) === null ? { words: 'work done?' } : null
+    const { workPlan, stepsTold, bores, decision } = state.value
+    const left = leftOver(state.value)
+    const rejected = rejectedBores(state.value)
+    if (rejected.length > 0 && bores[rejected[0]!]!.at > (decision?.at ?? ''))
+      return { words: 'bore rejected', stops: true }
+    if (left.length > 0) return { words: `${left.length} on or off` }
+    if (workPlan && stepsTold.length === 0) return { words: 'to begin' }
+    return decision && touchedBy(state.value) === null && stepsTold.length === 0
+      ? { words: 'work done?' }
+      : null
   },
 }

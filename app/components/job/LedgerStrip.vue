@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { heldNow } from '~~/core/proof'
+
+/** What is on and must come off, what is off and must go back: always in sight, in a line. */
+const { id, state, stage } = useJob()
+const { ledger } = usePlan()
+const halves = computed(() =>
+  (['on', 'off'] as const).flatMap((half) => {
+    const list = ledger.value.filter((one) => one.half === half)
+    return list.length > 0 ? [{ half, words: list.map(({ words }) => words).join(' · ') }] : []
+  }),
+)
+/** Nothing is filled or pumped while one of these is on. */
+const SPOILS = ['feedClamped', 'capSheeted', 'pedalTagged', 'loopOn']
+const spoils = computed(() => {
+  if (stage.value !== 'bleed') return ''
+  const held = heldNow(state.value)
+  return ledger.value
+    .filter((one) => one.state !== null && held.has(one.state) && SPOILS.includes(one.state))
+    .map(({ words }) => words)
+    .join(', ')
+})
+</script>
+
+<template>
+  <div v-if="halves.length" class="no-print border-b border-hairline px-6" data-ledger>
+    <p v-if="spoils" role="alert" class="font-semibold text-rust" data-spoils>
+      Off before anything is filled or pumped: {{ spoils }}.
+    </p>
+    <NuxtLink
+      :to="`/jobs/${id}/fit/ledger`"
+      class="flex min-h-9 flex-wrap items-center gap-x-5 text-[0.95rem] leading-tight hover:underline"
+    >
+      <span v-for="one in halves" :key="one.half" :data-half="one.half"
+        ><strong>{{ one.half === 'on' ? 'On' : 'Off its place' }}:</strong> {{ one.words }}</span
+      >
+    </NuxtLink>
+  </div>
+</template>

@@ -1,0 +1,4 @@
+import { route } from '../../../http/route'
+import { listPackages } from '../../../services/packages'
+
+export default route(({ database }) => listPackages(database))

@@ -1,0 +1,42 @@
+import type { TDocumentDefinitions } from 'pdfmake/interfaces'
+import { useStorage } from 'nitropack/runtime'
+
+/** Fonts ship with the app; nothing is fetched while a page is set. */
+const FILES = {
+  normal: 'atkinson-hyperlegible-latin-400-normal.woff',
+  bold: 'atkinson-hyperlegible-latin-700-normal.woff',
+  italics: 'atkinson-hyperlegible-latin-400-italic.woff',
+  bolditalics: 'atkinson-hyperlegible-latin-700-italic.woff',
+} as const
+
+/** What the package has and its types lack. */
+interface WithFiles {
+  virtualfs: { writeFileSync: (name: string, bytes: Buffer) => void }
+}
+let ready: Promise<typeof import('pdfmake')> | undefined
+async function prepared() {
+  // It is large, and most servers print rarely: it comes with the first page.
+  const { default: pdfmake } = await import('pdfmake')
+  for (const file of Object.values(FILES)) {
+    const bytes = await useStorage('assets:pdf-fonts').getItemRaw<Uint8Array>(file)
+    if (!bytes) throw new Error(`the font ${file} is missing`)
+    ;(pdfmake as unknown as WithFiles).virtualfs.writeFileSync(file, Buffer.from(bytes))
+  }
+  pdfmake.setFonts({ Sheet: FILES })
+  pdfmake.setUrlAccessPolicy(() => false)
+  pdfmake.setLocalAccessPolicy(() => false)
+  return pdfmake
+}
+
+/** A4, black on white, in the app's own letters. */
+export async function pdfOf(content: TDocumentDefinitions): Promise<Buffer> {
+  const pdfmake = await (ready ??= prepared())
+  return pdfmake
+    .createPdf({
+      pageSize: 'A4',
+      pageMargins: [40, 44, 40, 48],
+      ...content,
+      defaultStyle: { font: 'Sheet', fontSize: 10.5, lineHeight: 1.15, ...content.defaultStyle },
+    })
+    .getBuffer()
+}
