@@ -3,6 +3,7 @@ import type { Kind, Payloads } from '../core/journal'
 import { cycle, found, measured, reading, tape, withAir } from './figures'
 import { launchTractor, lighthousePickup, portersCar } from './choosing'
 import { closed } from './closed'
+import { smokehouseVan } from './fitting'
 
 /**
  * Fennock Island Depot: one workshop on an invented island. Every vehicle, person and figure is invented;
@@ -318,6 +319,7 @@ export const scenario = (): DemoJob[] => [
   portersCar(),
   lighthousePickup(),
   launchTractor(),
+  smokehouseVan(),
   hillTractor(),
   doctorsCar(),
   islandTaxi(),

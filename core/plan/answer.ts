@@ -5,6 +5,7 @@ import { compose, type PlannedStep } from './compose'
 import { learntMinutes } from './learn'
 import { bestOrder, objectiveOf, type Objective } from './order'
 import { readPlan, readSteps, readVehicle, type PlanAsked } from './read'
+import { owedOf } from './owed'
 import { isPassing } from './states'
 import type { Step, Tool } from './step'
 import { surpriseOf } from './surprises'
@@ -280,16 +281,4 @@ function ledgerOf(steps: readonly Step[]): PlanAnswer['ledger'] {
     }
   })
   return ledger
-}
-
-/** What must be written down, and before which step it is wanted. */
-function owedOf(order: readonly Step[]): PlanAnswer['owed'] {
-  const owed: PlanAnswer['owed'] = []
-  order.forEach((step, i) => {
-    for (const record of step.records) {
-      const wanted = order.slice(i + 1).find(({ recalls }) => recalls.includes(record))
-      if (wanted) owed.push({ record, before: wanted.id })
-    }
-  })
-  return owed
 }

@@ -15,6 +15,7 @@ export {
   type RemovedItem,
 } from './ledger'
 export { learntFactor, learntMinutes, type Learnt, type StepTimes } from './learn'
+export { stillWanted, type Owed } from './owed'
 export { notePlaces } from './note-places'
 export { bestOrder, objectiveOf, type Objective } from './order'
 export {

@@ -27,7 +27,7 @@ describe('what is on the vehicle and what is off it', () => {
         (packages, people, upTo) => {
           const { steps, ledger } = plan(packages, people)
           const told = steps.slice(0, upTo).map(({ id }) => done(id))
-          const left = leftByWork(heldByWork(told))
+          const left = leftByWork(heldByWork(told)).sort()
           const has = new Set(told.map(({ step }) => step))
           expect(left).toEqual(
             [

@@ -70,7 +70,22 @@ export function heldByWork(
   return held
 }
 /** What of them must be gone before the vehicle is handed over. */
-export const leftByWork = (held: ReadonlySet<string>): string[] => [...held].filter(isPassing).sort()
+export const leftByWork = (held: ReadonlySet<string>): string[] =>
+  [...held].filter(isPassing).sort((a, b) => rank(a) - rank(b) || (a < b ? -1 : 1))
+/** Named first: what spoils the fluid or hurts somebody. */
+const FIRST = [
+  'feedClamped',
+  'capSheeted',
+  'pedalTagged',
+  'strapsOn',
+  'propOn',
+  'loopOn',
+  'circuitOpen:master',
+  'circuitOpen:slave',
+  'slaveFree',
+  'masterOff',
+]
+const rank = (state: string): number => (FIRST.indexOf(state) + FIRST.length + 1) % (FIRST.length + 1)
 
 /** Rules that a thing left on breaks; what a step needs is the plan's own order. */
 const SPOILING: ReadonlySet<string> = new Set(['spoil', 'press', 'engine', 'forbids'])

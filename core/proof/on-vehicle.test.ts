@@ -74,8 +74,8 @@ describe('the ledger of a job', () => {
   it('knows what the steps that are done have put on', () => {
     expect(left(done('access.ignition'), done('renewMaster.tag'), done('renewMaster.clamp'))).toEqual([
       'on: clamp on the feed hose',
-      'on: ignition off',
       'on: pedal tagged',
+      'on: ignition off',
     ])
     const state = fold([done('renewMaster.clamp')])
     expect([...heldNow(state)]).toEqual(['feedClamped'])

@@ -12,7 +12,7 @@ export interface Left {
 }
 type Told = Pick<JobState, 'stepsTold' | 'putOn' | 'removed' | 'reversed'>
 
-/** Both halves of the ledger: by steps that were done, and by what somebody told beside them. */
+/** Both halves of the ledger: what somebody told, and what the steps that were done have put on or taken off. */
 export function leftOver(state: Told): Left[] {
   const byWork = leftByWork(heldByWork(state.stepsTold.map(({ payload }) => payload)))
   const told = stillOn(state).map(({ id, payload }): Left => ({
@@ -21,19 +21,21 @@ export function leftOver(state: Told): Left[] {
     entry: id,
     state: PUT_ON[payload.item].state,
   }))
+  const off = stillOff(state).map(({ id, payload }): Left => ({
+    half: 'off',
+    words: removedWords(payload),
+    entry: id,
+    state: null,
+  }))
+  // What somebody told by hand has no step that would bring it to mind: it is named first.
   return [
+    ...told,
+    ...off,
     ...byWork.map((name): Left => ({
       half: isPutOn(name) ? 'on' : 'off',
       words: stateWords(name),
       entry: null,
       state: name,
-    })),
-    ...told,
-    ...stillOff(state).map(({ id, payload }): Left => ({
-      half: 'off',
-      words: removedWords(payload),
-      entry: id,
-      state: null,
     })),
   ]
 }

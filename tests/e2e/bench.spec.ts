@@ -21,6 +21,7 @@ test('no main view, in either look, holds anything that axe finds serious', asyn
   // Some thirty pages are looked at, each twice, two at a time.
   test.setTimeout(240_000)
   const van = await demoJob('Mail van')
+  const smoke = await demoJob('Smokehouse')
   const tipper = await demoJob('Quarry')
   const bus = await demoJob('School')
   const taxi = await demoJob('Island taxi')
@@ -44,6 +45,7 @@ test('no main view, in either look, holds anything that axe finds serious', asyn
     `/jobs/${(await demoJob('Lighthouse')).id}/choose/compare`,
     `/jobs/${(await demoJob('Lighthouse')).id}/choose/order`,
     `/jobs/${(await demoJob('Lighthouse')).id}/fit/plan`,
+    ...['plan', 'step', 'bench', 'adjust', 'ledger'].map((sheet) => `/jobs/${smoke.id}/fit/${sheet}`),
     '/shelf',
     '/shelf/basket',
     '/shelf/orders',
@@ -83,7 +85,7 @@ async function inspect(page: Page, path: string): Promise<void> {
     await expect(page.locator('[data-lead], [data-question]').first()).toBeVisible()
   expect(await serious(axeOn(page).withTags(WCAG), path)).toEqual([])
   // The looks differ in colours alone, and these have all that is coloured.
-  if (!/find|choose|bleed|prove|decision|parts|whatif|\/$/.test(path)) return
+  if (!/find|choose|fit|bleed|prove|decision|parts|whatif|\/$/.test(path)) return
   await page.getByRole('button', { name: 'Lamp' }).click()
   expect(await serious(axeOn(page).withRules(['color-contrast']), path)).toEqual([])
   await page.getByRole('button', { name: 'Paper' }).click()

@@ -8,6 +8,7 @@ async function views(): Promise<[name: string, path: string, ready: string][]> {
   const launch = await demoJob('Launch')
   const porter = await demoJob('Ferry porter')
   const pickup = await demoJob('Lighthouse')
+  const van71 = await demoJob('Smokehouse')
   const job = (path: string) => `/jobs/${van.id}/${path}`
   return [
     ['bench', '/', '[data-move]'],
@@ -34,6 +35,11 @@ async function views(): Promise<[name: string, path: string, ready: string][]> {
     ['read a list in', '/shelf/import', '[data-import]'],
     ['fit', job('fit'), '[data-found="clips"]'],
     ['plan', `/jobs/${pickup.id}/fit/plan`, '[data-plan-choice]'],
+    ['plan under way', `/jobs/${van71.id}/fit/plan`, '[data-time-bar]'],
+    ['step', `/jobs/${van71.id}/fit/step`, '[data-next-step]'],
+    ['rebuild bench', `/jobs/${van71.id}/fit/bench`, '[data-back] li'],
+    ['adjust', `/jobs/${van71.id}/fit/adjust`, '[data-adjust]'],
+    ['on and off', `/jobs/${van71.id}/fit/ledger`, '[data-off]'],
     ['bleed', job('bleed'), '[data-figure="since"]'],
     ['prove', `/jobs/${school.id}/prove`, '[data-figure="verdict"]'],
     ['record', job('record'), 'main form'],

@@ -5,11 +5,16 @@ import { isProven } from '~~/core/proof'
 const { state, file } = useJob()
 const reason = ref('')
 const wrong = ref('')
-const proven = computed(() => isProven(state.value))
+const { ledger } = usePlan()
+/** Proven, with everything off again and back in its place. */
+const proven = computed(() => isProven(state.value) && ledger.value.length === 0)
 async function close() {
   const why = reason.value.trim().slice(0, 400)
   if (!proven.value && why === '') {
-    wrong.value = 'It is not proven: say why it is closed.'
+    wrong.value =
+      ledger.value.length > 0
+        ? 'Something is still on or off its place: put it right, or say why it is closed so.'
+        : 'It is not proven: say why it is closed.'
     return
   }
   wrong.value = ''
@@ -32,6 +37,9 @@ async function close() {
       :placeholder="proven ? 'collected, paid …' : 'Why close it unproven?'"
     />
     <button :class="proven ? 'act' : 'quiet'">Close the job</button>
+    <p v-if="ledger.length" class="basis-full" data-not-empty>
+      Hand-over waits: {{ ledger.map(({ words }) => words).join(', ') }}.
+    </p>
     <p v-if="wrong" role="alert" class="basis-full font-semibold text-rust">{{ wrong }}</p>
   </form>
 </template>

@@ -91,6 +91,23 @@ const chosen = computed(() => {
   return list
 })
 const bleed = computed(() => state.value.bleed)
+/** Steps of the plan, what the bench showed, what was set, and what is still on or off. */
+const { ledger } = usePlan()
+const worked = computed(() => {
+  const { workPlan, stepsTold, surprises, pieces, bores, newParts, adjusted } = state.value
+  const list: string[] = []
+  if (workPlan) list.push(describe({ kind: 'workPlan', payload: workPlan.payload }))
+  for (const held of stepsTold)
+    list.push(`${describe({ kind: 'step', payload: held.payload })} (${name(held.by)}, ${on(held.at)})`)
+  for (const { payload } of surprises) list.push(describe({ kind: 'surprise', payload }))
+  for (const { payload } of pieces) list.push(describe({ kind: 'rebuildPiece', payload }))
+  for (const { payload } of Object.values(bores)) list.push(describe({ kind: 'boreCheck', payload }))
+  for (const { payload } of Object.values(newParts)) list.push(describe({ kind: 'newPart', payload }))
+  for (const { payload } of adjusted) list.push(describe({ kind: 'adjust', payload }))
+  if (ledger.value.length > 0)
+    list.push(`Still on, or off its place: ${ledger.value.map(({ words }) => words).join(', ')}`)
+  return list
+})
 const heldLabel = (item: string) => AS_FOUND_KINDS.find((one) => one.item === item)!.label
 </script>
 
@@ -205,6 +222,12 @@ const heldLabel = (item: string) => AS_FOUND_KINDS.find((one) => one.item === it
       <h2>Chosen and checked</h2>
       <ul>
         <li v-for="words in chosen" :key="words">{{ words }}</li>
+      </ul>
+    </section>
+    <section v-if="worked.length">
+      <h2>Worked</h2>
+      <ul>
+        <li v-for="(words, i) in worked" :key="i">{{ words }}</li>
       </ul>
     </section>
     <section v-if="state.workDone.length || bleed.cycles.length">

@@ -4,10 +4,14 @@ import { heldNow } from '~~/core/proof'
 /** What is on and must come off, what is off and must go back: always in sight, in a line. */
 const { id, state, stage } = useJob()
 const { ledger } = usePlan()
+/** As many of each half as are named; the rest is counted. */
+const NAMED = 3
 const halves = computed(() =>
   (['on', 'off'] as const).flatMap((half) => {
-    const list = ledger.value.filter((one) => one.half === half)
-    return list.length > 0 ? [{ half, words: list.map(({ words }) => words).join(' · ') }] : []
+    const list = ledger.value.filter((one) => one.half === half).map(({ words }) => words)
+    if (list.length === 0) return []
+    const more = list.length > NAMED ? ` and ${list.length - NAMED} more` : ''
+    return [{ half, words: `${list.slice(0, NAMED).join(' · ')}${more}`, all: list.join(', ') }]
   }),
 )
 /** Nothing is filled or pumped while one of these is on. */
@@ -31,7 +35,7 @@ const spoils = computed(() => {
       :to="`/jobs/${id}/fit/ledger`"
       class="flex min-h-9 flex-wrap items-center gap-x-5 text-[0.95rem] leading-tight hover:underline"
     >
-      <span v-for="one in halves" :key="one.half" :data-half="one.half"
+      <span v-for="one in halves" :key="one.half" :data-half="one.half" :title="one.all"
         ><strong>{{ one.half === 'on' ? 'On' : 'Off its place' }}:</strong> {{ one.words }}</span
       >
     </NuxtLink>

@@ -94,6 +94,8 @@ const pricedWords = computed(() => {
   return [...parts, ...kits].filter(Boolean).join(', ')
 })
 const pitted = computed(() => evidence.value.findings.borePitted)
+/** A rejected bore leaves one way only. */
+const barred = computed(() => pitted.value === 'present' && chosen.value.way === 'rebuild')
 </script>
 
 <template>
@@ -123,7 +125,7 @@ const pitted = computed(() => evidence.value.findings.borePitted)
         <NuxtLink :to="`/jobs/${id}/choose/order`" class="tap px-1 underline">To order</NuxtLink>
       </p>
       <p v-if="pitted === 'present'" class="font-semibold">
-        The opened bore is pitted: that cylinder is renewed, never rebuilt.
+        The opened bore is pitted or worn: that cylinder is renewed, never rebuilt.
       </p>
       <PolicyQuestion
         v-model="scope"
@@ -155,7 +157,10 @@ const pitted = computed(() => evidence.value.findings.borePitted)
           aria-label="Why, in your words"
           placeholder="Why, in your words (may stay empty)"
         />
-        <button class="act">File the decision</button>
+        <button class="act" :disabled="barred">File the decision</button>
+        <span v-if="barred" class="basis-full font-semibold text-rust"
+          >Choose Renew above: a rejected bore is not rebuilt.</span
+        >
       </form>
       <p v-if="standing" role="status" class="pb-2" data-decided>
         <strong>Decided:</strong> {{ SCOPE_WORDS[standing.payload.scope].toLowerCase() }},

@@ -1,23 +1,21 @@
 <script setup lang="ts">
 import { AS_FOUND_KINDS, type AsFoundKind } from '~~/core/journal'
 import type { ReadingName } from '~~/core/diagnosis'
-import type { RecordName } from '~~/core/plan'
+import { stillWanted, type RecordName } from '~~/core/plan'
 import { isRecorded, RECALLED_AS } from '~~/core/proof'
 
 /** What is written down before it comes apart, the plan's own first, and what was done. */
 const { state } = useJob()
-const { plan } = usePlan()
-/** Records that a step of the plan brings back, once each, in the order in which they are lost. */
-const owed = computed(() => {
-  const names = [...new Set(plan.value?.owed.map(({ record }) => record as RecordName))]
-  return names.flatMap((name) => {
+const { plan, told } = usePlan()
+/** Records that a step of the plan brings back and that are still wanted, in the order in which they are lost. */
+const owed = computed(() =>
+  stillWanted(plan.value?.steps ?? [], told.value).flatMap(({ record, before }) => {
+    const name = record as RecordName
     const as = RECALLED_AS[name]
-    if (!as) return []
-    const before = plan.value!.owed.find(({ record }) => record === name)!.before
     const step = plan.value!.steps.find(({ id }) => id === before)
-    return [{ name, as, told: isRecorded(state.value, name), before: step?.title ?? '' }]
-  })
-})
+    return as ? [{ name, as, told: isRecorded(state.value, name), before: step?.title ?? '' }] : []
+  }),
+)
 const kindOf = (item: string): AsFoundKind => AS_FOUND_KINDS.find((one) => one.item === item)!
 const asked = computed(
   () => new Set(owed.value.flatMap(({ as }) => ('item' in as ? [as.item as string] : []))),

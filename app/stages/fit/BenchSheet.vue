@@ -5,7 +5,11 @@ import { useQueryText } from '~/composables/useQueryText'
 /** The rebuild bench and the new part on it: one cylinder at a time. */
 const { state } = useJob()
 const asked = useQueryText('cylinder')
+const { next } = usePlan()
+/** The one that the next step is about, else the only one that is worked on. */
 const planned = computed((): Rebuilt => {
+  const named = /Master|Slave/.exec(next.value?.package ?? '')?.[0]
+  if (named) return named === 'Master' ? 'master' : 'slave'
   const ids = state.value.workPlan?.payload.packages.map(({ id }) => id) ?? []
   return ids.some((id) => /Master$/.test(id)) && !ids.some((id) => /Slave$/.test(id))
     ? 'master'

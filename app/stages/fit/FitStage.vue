@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { stillWanted } from '~~/core/plan'
 import { isRecorded } from '~~/core/proof'
 
 /** Fit: what is written down before it comes apart, the plan step by step, the bench, what is set, and what is on or off. */
 const { id, state } = useJob()
 const route = useRoute()
-const { plan, left, ledger } = usePlan()
+const { plan, told, left, ledger } = usePlan()
 const SHEETS = [
   { id: 'found', name: 'As found' },
   { id: 'plan', name: 'Plan' },
@@ -16,7 +17,10 @@ const SHEETS = [
 type SheetName = (typeof SHEETS)[number]['id']
 const sheet = computed(() => SHEETS.find((one) => one.id === route.params.sheet)?.id ?? 'found')
 const missing = computed(
-  () => plan.value?.owed.filter(({ record }) => !isRecorded(state.value, record)).length ?? 0,
+  () =>
+    stillWanted(plan.value?.steps ?? [], told.value).filter(
+      ({ record }) => !isRecorded(state.value, record),
+    ).length,
 )
 const rejected = computed(() =>
   Object.values(state.value.bores).some(({ payload }) => payload.verdict === 'reject'),

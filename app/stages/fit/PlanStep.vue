@@ -95,6 +95,18 @@ async function keepNote() {
     noting.value = false
   }
 }
+/** Where what this step finds out is written down. */
+const leads = computed(() => {
+  const { id, package: pack } = props.step
+  if (/\.(?:strip|bore|assemble|bench\w*)$/.test(id)) {
+    const cylinder = /Master$/.test(pack) ? 'master' : 'slave'
+    return { to: `/jobs/${job.id}/fit/bench?cylinder=${cylinder}`, words: 'Pieces, bore and new part' }
+  }
+  if (/^adjust/.test(pack)) return { to: `/jobs/${job.id}/fit/adjust`, words: 'Turns and threads' }
+  if (props.step.fills && /^bleed\.(?:strokes|union)/.test(id))
+    return { to: `/jobs/${job.id}/bleed`, words: 'Cycles of the bleed' }
+  return null
+})
 const learnt = computed(() => {
   const known = props.step.learnt
   if (!known) return ''
@@ -225,6 +237,9 @@ const learnt = computed(() => {
         note for this model
       </button>
     </div>
+    <p v-if="leads">
+      <NuxtLink :to="leads.to" class="tap px-1 font-semibold underline">{{ leads.words }}</NuxtLink>
+    </p>
     <p v-if="learnt" class="text-[0.95rem] text-soft" data-learnt>{{ learnt }}</p>
     <p v-if="wrong" role="alert" class="font-semibold text-rust">
       Minutes: 0 to 10 000. What you typed is still here.

@@ -10,7 +10,7 @@ export const fit: StageFace = {
     const rejected = rejectedBores(state.value)
     if (rejected.length > 0 && bores[rejected[0]!]!.at > (decision?.at ?? ''))
       return { words: 'bore rejected', stops: true }
-    if (left.length > 0) return { words: `${left.length} on or off` }
+    if (left.length > 0) return { words: `${left.length} open` }
     if (workPlan && stepsTold.length === 0) return { words: 'to begin' }
     return decision && touchedBy(state.value) === null && stepsTold.length === 0
       ? { words: 'work done?' }
