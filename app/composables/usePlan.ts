@@ -40,7 +40,7 @@ function openPlan({ state, file, problem }: OpenJob, { kept }: JobFigures) {
   )
   watch(heavy.result, (made) => {
     if (!made || asked.value === null) return
-    if (made.plan) plan.value = made.plan
+    if (made.plan) plan.value = inOrderOf(plan.value, made.plan, state.value.stepsTold)
     wrong.value = made.wrong ?? ''
   })
   // Without the shop's own packages and times it is planned by the usual ones.
@@ -88,6 +88,27 @@ function openPlan({ state, file, problem }: OpenJob, { kept }: JobFigures) {
     file,
     problem,
   }
+}
+/**
+ * A new plan in the order of the one before it, while the work goes along that: of two orders that are as good, the next step does not
+ * change under the hand.
+ */
+function inOrderOf(
+  before: PlanAnswer | null,
+  made: PlanAnswer,
+  told: readonly { payload: { step: string } }[],
+): PlanAnswer {
+  const followed =
+    before?.steps.length === made.steps.length &&
+    told.every(({ payload }, i) => before.steps[i]?.id === payload.step)
+  if (!before || !followed) return made
+  const steps = before.steps.map(({ id }) => made.steps.find((one) => one.id === id))
+  const all = steps.filter((one) => one !== undefined)
+  const same = (a: PlanAnswer['objective'], b: PlanAnswer['objective']) =>
+    a.helperSpans === b.helperSpans && a.walkMinutes <= b.walkMinutes
+  return all.length === made.steps.length && same(before.objective, made.objective)
+    ? { ...made, steps: all }
+    : made
 }
 export type OpenPlan = ReturnType<typeof openPlan>
 const KEY: InjectionKey<OpenPlan> = Symbol('plan')

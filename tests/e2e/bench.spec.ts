@@ -86,9 +86,9 @@ async function inspect(page: Page, path: string): Promise<void> {
   expect(await serious(axeOn(page).withTags(WCAG), path)).toEqual([])
   // The looks differ in colours alone, and these have all that is coloured.
   if (!/find|choose|fit|bleed|prove|decision|parts|whatif|\/$/.test(path)) return
-  await page.getByRole('button', { name: 'Lamp' }).click()
+  await page.getByRole('button', { name: 'Lamp', exact: true }).click()
   expect(await serious(axeOn(page).withRules(['color-contrast']), path)).toEqual([])
-  await page.getByRole('button', { name: 'Paper' }).click()
+  await page.getByRole('button', { name: 'Paper', exact: true }).click()
 }
 
 const WCAG = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']

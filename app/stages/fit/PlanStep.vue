@@ -116,7 +116,7 @@ const learnt = computed(() => {
 </script>
 
 <template>
-  <section class="border-l-4 border-amber pl-4" aria-labelledby="next-step" data-next-step>
+  <section class="border-l-4 border-amber pl-4" aria-labelledby="next-step" :data-next-step="step.id">
     <h2
       id="next-step"
       class="leading-tight font-semibold"
