@@ -28,6 +28,8 @@ const views: [name: string, path: string, look: 'paper' | 'lamp'][] = [
   ['side-by-side', `/jobs/${jobOf('Lighthouse').id}/choose/compare`, 'paper'],
   ['shelf', '/shelf', 'paper'],
   ['shop', '/shop', 'paper'],
+  ['plan', `/jobs/${jobOf('Smokehouse').id}/fit/plan`, 'paper'],
+  ['step', `/jobs/${jobOf('Smokehouse').id}/fit/step`, 'lamp'],
   ['bleed', `/jobs/${jobOf('Quarry').id}/bleed`, 'paper'],
   ['bleed-lamp', `/jobs/${jobOf('Quarry').id}/bleed`, 'lamp'],
   ['prove', `/jobs/${jobOf('School').id}/prove`, 'paper'],
@@ -51,6 +53,7 @@ async function shoot(page: Page, name: string, path: string): Promise<void> {
     await page.waitForFunction(() => !document.body.innerText.includes('Continue Find'))
   if (name === 'decision') await page.locator('[data-question]').first().waitFor()
   if (name === 'side-by-side') await page.locator('[data-row="bleedScrew"]').waitFor()
+  if (name === 'plan' || name === 'step') await page.locator('[data-next-step]').waitFor()
   if (name === 'shelf') await page.locator('[data-basket-aside]').waitFor()
   await page.screenshot({ path: join(folder, `${name}.png`) })
   say(`${name}.png`)

@@ -33,9 +33,14 @@ const spoils = computed(() => {
     </p>
     <NuxtLink
       :to="`/jobs/${id}/fit/ledger`"
-      class="flex min-h-9 flex-wrap items-center gap-x-5 text-[0.95rem] leading-tight hover:underline"
+      class="flex min-h-11 flex-col justify-center text-[0.95rem] leading-tight hover:underline"
     >
-      <span v-for="one in halves" :key="one.half" :data-half="one.half" :title="one.all"
+      <span
+        v-for="one in halves"
+        :key="one.half"
+        class="line-clamp-1"
+        :data-half="one.half"
+        :title="one.all"
         ><strong>{{ one.half === 'on' ? 'On' : 'Off its place' }}:</strong> {{ one.words }}</span
       >
     </NuxtLink>

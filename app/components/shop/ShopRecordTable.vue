@@ -31,9 +31,9 @@ const percent = (chance: number) => `${(100 * chance).toFixed(1)} %`
       <thead>
         <tr class="border-b border-ink text-left">
           <th class="py-1 font-semibold">Fault</th>
-          <th class="py-1 text-right font-semibold">Table</th>
-          <th class="py-1 text-right font-semibold">Now</th>
-          <th class="py-1 text-right font-semibold">Confirmed</th>
+          <th class="py-1 pl-3 text-right font-semibold">Table</th>
+          <th class="py-1 pl-3 text-right font-semibold">Now</th>
+          <th class="py-1 pl-3 text-right font-semibold">Confirmed</th>
         </tr>
       </thead>
       <tbody>
@@ -44,9 +44,9 @@ const percent = (chance: number) => `${(100 * chance).toFixed(1)} %`
           :data-moved="one.fault"
         >
           <td class="py-1">{{ faultKind(one.fault).label }}</td>
-          <td class="py-1 text-right">{{ percent(one.from) }}</td>
-          <td class="py-1 text-right font-semibold">{{ percent(one.to) }}</td>
-          <td class="py-1 text-right">
+          <td class="py-1 pl-3 text-right">{{ percent(one.from) }}</td>
+          <td class="py-1 pl-3 text-right font-semibold">{{ percent(one.to) }}</td>
+          <td class="py-1 pl-3 text-right">
             {{ one.confirmed.all
             }}<template v-if="model">, {{ one.confirmed.model }} on this model</template>
           </td>
