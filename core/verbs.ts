@@ -22,6 +22,7 @@ import {
   report,
   type GoodFigures,
 } from './diagnosis'
+import { answerBleed } from './bleed'
 import { answerChain, answerJoin } from './fitting'
 import { answerFluid } from './fluid'
 import { estimate, ESTIMATE_DRAWS, type Known, type PedalReadings } from './estimate'
@@ -135,6 +136,9 @@ export const VERBS: Record<string, (input: unknown) => object> = {
 
   /** Packages on a vehicle in the best order that keeps every rule; or { check: { steps } } → its breaches. */
   plan: answerPlan,
+
+  /** One run of a bleed, with nothing drawn: { line, start, method, cycles, … } → { cycles, carry, where }. */
+  bleed: answerBleed,
 
   /** { archetype, measured?, errors?, readings, knownGood?, calibration?, touchForce?, draws?, seed? } → ranges, or { implausible }. */
   estimate(input) {

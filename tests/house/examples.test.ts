@@ -27,6 +27,7 @@ describe('examples in docs/formats.md', () => {
       'fluid',
       'size',
       'plan',
+      'bleed',
     ])
   })
 

@@ -1,0 +1,17 @@
+/** Bleeding: how air moves through the circuit, which method reaches it, and how many strokes it takes. */
+export { answerBleed, carryOf, whereIs, type BleedAnswer, type Carry, type Where } from './answer'
+export {
+  USUAL_CONCENTRIC,
+  USUAL_MASTER,
+  USUAL_SLAVE,
+  usualAsked,
+  type BleedAsked,
+  type BleedMaster,
+  type BleedPath,
+  type BleedSlave,
+  type BleedStart,
+} from './asked'
+export { BLEED_CONSTANTS, usualConstants, type BleedConstant, type Constants } from './constants'
+export { BLEED_RUNS, type BleedRun } from './methods'
+export { Bleed, bleedRun, type BleedCycleTold } from './run'
+export { readBleed } from './read'
