@@ -96,6 +96,8 @@ export const mayBeFound = (clause: string): boolean => MAY_BE_FOUND.test(clause)
 const asFound = (payload: AsFound): Statement => ({ kind: 'asFound', payload })
 
 function counted(clause: string, { units }: LineContext): Statement | null {
+  // From where without where to: half of what was set, and not how it was found.
+  if (/\bfrom\b/i.test(clause)) return null
   const items = standard(tokensOf(clause), true)
   const words = new Set(items.flatMap((item) => (isWord(item) ? [item.word] : [])))
   const figures = items.flatMap((item) => ('figure' in item ? [item.figure] : []))
