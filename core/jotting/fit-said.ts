@@ -49,17 +49,23 @@ function onVehicle(line: string): Statement | null {
   return null
 }
 
-/** Something taken off with its place and its bag, or back again. */
+/** Something that is back in its place. */
+export function backSaid(line: string): Statement | null {
+  for (const item of itemsOff) {
+    const back = one(
+      `(?:put )?${THE}(?:${ITEMS_OFF[item]}) (?:is )?(?:back(?: on| in)?|refitted|plugged (?:back )?in|back in its place)(?: (?:${AT} )?${THE}(.+))?`,
+    ).exec(line)
+    if (back) return { kind: 'refitted', payload: { item, ...(back[1] && { place: back[1] }) } }
+  }
+  return null
+}
+/** Something taken off, with its place and its bag. */
 function offVehicle(line: string): Statement | null {
   const bagged = /^(.*?),? (?:in )?((?:bag|tray|box) \S+)$/i.exec(line)
   const bag = bagged?.[2]
   const rest = bagged?.[1] ?? line
   for (const item of itemsOff) {
     const way = ITEMS_OFF[item]
-    const back = one(
-      `(?:put )?${THE}(?:${way}) (?:is )?(?:back(?: on| in)?|refitted|plugged (?:back )?in|back in its place)(?: (?:${AT} )?${THE}(.+))?`,
-    ).exec(rest)
-    if (back) return { kind: 'refitted', payload: { item, ...(back[1] && { place: back[1] }) } }
     const gone =
       one(`(?:took off|taken off|removed|unplugged|undid) ${THE}(?:${way}) ${AT} ${THE}(.+)`).exec(
         rest,

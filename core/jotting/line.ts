@@ -14,7 +14,7 @@ import {
   type Clause,
 } from './clause'
 import { comparisonSaid, isComparison, rowProblem } from './compare-said'
-import { fitSaid } from './fit-said'
+import { backSaid, fitSaid } from './fit-said'
 import { cyclesIn, gradesIn, readingsIn, topUpsIn } from './figures'
 import { fillers } from './lexicon'
 import { isWord, standard, vocabulary, type Item } from './standard'
@@ -127,8 +127,11 @@ function wholeStatement(line: string, context: LineContext): Statement | null {
       ? null
       : { kind: 'asFound', payload: { item: 'other', words } }
   }
-  if (IDLE.test(line.toLowerCase()) || QUESTION.test(line)) return null
   const bare = line.trim().replace(/[.!]+$/, '')
+  // “Back in” alone says nothing; what is back in its place says so with its name.
+  const back = QUESTION.test(line) ? null : backSaid(bare)
+  if (back) return back
+  if (IDLE.test(line.toLowerCase()) || QUESTION.test(line)) return null
   return (
     noteOfModel(line, context) ??
     fitSaid(bare) ??
