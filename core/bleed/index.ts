@@ -15,3 +15,15 @@ export { BLEED_CONSTANTS, usualConstants, type BleedConstant, type Constants } f
 export { BLEED_RUNS, type BleedRun } from './methods'
 export { Bleed, bleedRun, type BleedCycleTold } from './run'
 export { readBleed } from './read'
+export { drawnConstants } from './draw-constants'
+export { laidOut, type LaidCircuit } from './laid'
+export { KIT, MEANS, meansOf, ruledOut, SEQUENCES, type KitItem, type RuledOut } from './means'
+export {
+  rankRun,
+  restsOn,
+  tryOut,
+  type Outcome,
+  type RankAsked,
+  type RankedEntry,
+  type Target,
+} from './rank'

@@ -1,0 +1,65 @@
+import table from './means.json' with { type: 'json' }
+import type { BleedRun } from './methods'
+
+/** What there is to bleed with. */
+export const KIT = [
+  'pump',
+  'vacuumPump',
+  'pressureCap',
+  'injector',
+  'checkValveHose',
+  'hose',
+  'prop',
+  'wedge',
+] as const
+export type KitItem = (typeof KIT)[number]
+
+/** What a method takes beside strokes: judgement, a reason a row. */
+export interface Means {
+  method: BleedRun
+  people: number
+  tools: readonly KitItem[]
+  /** Minutes before its first cycle. */
+  setup: number
+  /** ml that it spills, about. */
+  spill: number
+  /** It needs a bleed screw. */
+  screw: boolean
+  /** False where it is not done on a reservoir that the brakes share, but on a named person's word. */
+  shared?: boolean
+  reason: string
+}
+export const MEANS = table as readonly Means[]
+export const meansOf = (method: BleedRun): Means => MEANS.find((one) => one.method === method)!
+
+/** Methods that end a bleed and begin none. */
+const FINISHERS: readonly BleedRun[] = ['shortStrokes', 'bottom', 'overnight']
+/** Single methods, and sequences: filled or flushed by one, finished by another. */
+export const SEQUENCES: readonly (readonly BleedRun[])[] = [
+  ...MEANS.filter(({ method }) => !FINISHERS.includes(method)).map(({ method }) => [method]),
+  ['vacuum', 'shortStrokes'],
+  ['pressure', 'shortStrokes'],
+  ['inject', 'shortStrokes'],
+  ['gravity', 'shortStrokes'],
+  ['vacuum', 'openPush'],
+  ['dryVacuum', 'openPush', 'shortStrokes'],
+  ['openPush', 'bottom', 'shortStrokes'],
+  ['gravity', 'openPush'],
+  ['dryVacuum', 'slavePush'],
+  ['submerged', 'shortStrokes'],
+]
+export type RuledOut = 'noBleedScrew' | 'shared' | 'noTool' | 'noHelper'
+
+/** Why a sequence cannot be done here; null where it can. */
+export function ruledOut(
+  steps: readonly BleedRun[],
+  of: { screw: boolean; shared: boolean; overridden: boolean; people: number; kit: readonly KitItem[] },
+): RuledOut | null {
+  const means = steps.map(meansOf)
+  if (!of.screw && means.some(({ screw }) => screw)) return 'noBleedScrew'
+  // Slave strokes in place are for circuits that have no screw to open.
+  if (of.screw && steps.includes('slavePush')) return 'noTool'
+  if (of.shared && !of.overridden && means.some(({ shared }) => shared === false)) return 'shared'
+  if (means.some(({ tools }) => tools.some((tool) => !of.kit.includes(tool)))) return 'noTool'
+  return means.some(({ people }) => people > of.people) ? 'noHelper' : null
+}

@@ -1,0 +1,257 @@
+import { USUAL_MASTER, usualAsked, type BleedAsked, type BleedStart } from './asked'
+import { BLEED_CONSTANTS, usualConstants, type ConstantName, type Constants } from './constants'
+import { drawnConstants } from './draw-constants'
+import type { LaidCircuit } from './laid'
+import { meansOf, ruledOut, SEQUENCES, type KitItem, type RuledOut } from './means'
+import { cycleOf, type BleedRun } from './methods'
+import { Bleed } from './run'
+import type { Run } from '../run'
+
+/** Cells of a line while methods are ranked: coarser than a single run, and nearly twice as quick. */
+const CELLS = 60
+/** Cycles after which a method has given what it can. */
+const MOST_CYCLES = 40
+/** ml; less in the line is none that a foot would notice. */
+const LINE_CLEAR = 0.05
+/** A method stands once so many cycles bring less than this share of what is left. */
+const STANDS_FOR = 4
+const STANDS = 0.01
+/** ml; less than this out of the hose is nothing. */
+const ANYTHING = 0.1
+const TOP_UP_MINUTES = 1
+
+export interface Target {
+  /** ml of free air. */
+  value: number
+  from: 'given' | 'reserve' | 'floor'
+  /** False where even no air would leave the reserve: bleeding cannot give it. */
+  reachable: boolean
+}
+export interface RankAsked {
+  laid: LaidCircuit
+  start: BleedStart
+  target: Target
+  people: number
+  kit: readonly KitItem[]
+  /** Only these; all of them where left out. */
+  methods?: readonly BleedRun[]
+  /** Constants that somebody set or read off. */
+  set: Partial<Constants>
+  sharedOverride?: string
+  noseUp: number
+  draws: number
+  seed: number
+}
+
+/** How one sequence went with one set of constants; volumes ml, minutes with set-up. */
+export interface Outcome {
+  reached: boolean
+  cycles: number[]
+  minutes: number
+  fluid: number
+  topUps: number
+  line: number
+  slave: number
+  master: number
+  total: number
+  firstFluidAt: number | null
+  lineClearAt: number | null
+}
+
+const base = ({ laid, start, noseUp }: RankAsked, constants: Constants, cells = CELLS): BleedAsked => ({
+  ...usualAsked(laid.line),
+  ...(laid.bleedLine && { bleedLine: laid.bleedLine }),
+  master: laid.master ?? USUAL_MASTER,
+  slave: laid.slave,
+  start,
+  noseUp,
+  constants,
+  cells,
+})
+
+/** Goes through a sequence until the target is reached or the last of its methods stands. */
+export function tryOut(steps: readonly BleedRun[], asked: RankAsked, constants: Constants): Outcome {
+  const hung = steps.includes('hang')
+  const bleed = new Bleed({ ...base(asked, constants), method: hung ? 'hang' : steps[0]! })
+  const { setting, machine } = bleed
+  const cycles: number[] = []
+  let n = 0
+  let reached = false
+  let firstFluidAt: number | null = null
+  let lineClearAt: number | null = null
+  const inLine = () => machine.gasIn(machine.line) + machine.gasIn(machine.far)
+  steps.forEach((method, i) => {
+    let done = 0
+    let still = 0
+    let before = machine.total
+    const last = i === steps.length - 1
+    const started = asked.start === 'dry' ? 1 : 0
+    while (done < MOST_CYCLES && !reached) {
+      cycleOf(method, setting)
+      done += 1
+      n += 1
+      if (firstFluidAt === null && machine.count.liquidOut > ANYTHING) firstFluidAt = n
+      if (lineClearAt === null && inLine() < LINE_CLEAR) lineClearAt = n
+      const total = machine.total
+      // A circuit that is being filled is full once fluid comes.
+      reached = total <= asked.target.value && (asked.start !== 'dry' || firstFluidAt !== null)
+      still = before - total < STANDS * before ? still + 1 : 0
+      before = total
+      // A line that is on its way over a crest stands for a while: it is given time.
+      if (still >= (lineClearAt === null ? 4 * STANDS_FOR : STANDS_FOR)) break
+      // What comes next is for what this one cannot reach.
+      if (!last && lineClearAt !== null && done >= 1 + started) break
+    }
+    cycles.push(done)
+  })
+  const told = bleed.told()
+  const setup = steps.reduce((sum, method) => sum + meansOf(method).setup, 0)
+  return {
+    reached,
+    cycles,
+    minutes: setup + told.time / 60 + TOP_UP_MINUTES * told.topUps,
+    fluid: Math.max(told.injected, told.drawn - told.returned),
+    topUps: told.topUps,
+    line: told.line + told.bleedLine,
+    slave: told.slave,
+    master: told.master,
+    total: told.total,
+    firstFluidAt,
+    lineClearAt,
+  }
+}
+
+export interface Ranged {
+  low: number
+  middle: number
+  high: number
+}
+export interface RankedEntry {
+  steps: { method: BleedRun; cycles: number }[]
+  ruledOut: RuledOut | null
+  /** Share of draws in which the target was reached. */
+  chance: number
+  cycles: Ranged
+  minutes: Ranged
+  /** ml. */
+  fluid: Ranged
+  topUps: Ranged
+  residual: Record<'line' | 'slave' | 'master' | 'total', Ranged>
+  firstFluidAt: number | null
+  lineClearAt: number | null
+  cannotReach: ('line' | 'slave' | 'master')[]
+  restsOn: ConstantName[]
+}
+
+const NONE: Ranged = { low: 0, middle: 0, high: 0 }
+function ranged(values: readonly number[]): Ranged {
+  const sorted = [...values].sort((a, b) => a - b)
+  const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!
+  return sorted.length === 0 ? NONE : { low: at(0.1), middle: at(0.5), high: at(0.9) }
+}
+const middleOf = (values: readonly (number | null)[]): number | null => {
+  const known = values.filter((one) => one !== null)
+  return known.length * 2 > values.length ? ranged(known).middle : null
+}
+
+function entryOf(
+  steps: readonly BleedRun[],
+  outcomes: readonly Outcome[],
+  target: Target,
+): RankedEntry {
+  const of = (pick: (one: Outcome) => number) => ranged(outcomes.map(pick))
+  const failed = outcomes.filter(({ reached }) => !reached)
+  // A place that keeps more than the target by itself, mostly, cannot be reached so.
+  const keeps = (place: 'line' | 'slave' | 'master') =>
+    failed.length * 2 > outcomes.length &&
+    ranged(failed.map((one) => one[place])).middle > Math.max(LINE_CLEAR * 1.01, 0.5 * target.value)
+  return {
+    steps: steps.map((method, i) => ({ method, cycles: of(({ cycles }) => cycles[i] ?? 0).middle })),
+    ruledOut: null,
+    chance: outcomes.length > 0 ? 1 - failed.length / outcomes.length : 0,
+    cycles: of(({ cycles }) => cycles.reduce((a, b) => a + b, 0)),
+    minutes: of(({ minutes }) => minutes),
+    fluid: of(({ fluid }) => fluid),
+    topUps: of(({ topUps }) => topUps),
+    residual: {
+      line: of(({ line }) => line),
+      slave: of(({ slave }) => slave),
+      master: of(({ master }) => master),
+      total: of(({ total }) => total),
+    },
+    firstFluidAt: middleOf(outcomes.map(({ firstFluidAt }) => firstFluidAt)),
+    lineClearAt: middleOf(outcomes.map(({ lineClearAt }) => lineClearAt)),
+    cannotReach: (['line', 'slave', 'master'] as const).filter(keeps),
+    restsOn: [],
+  }
+}
+
+/** Those that mostly reach the target first, the quicker before the slower; then by what is left; what cannot be done at the end. */
+function compared(a: RankedEntry, b: RankedEntry): number {
+  const group = ({ ruledOut: out, chance }: RankedEntry) => (out ? 2 : chance >= 0.5 ? 0 : 1)
+  return (
+    group(a) - group(b) ||
+    (group(a) === 0
+      ? a.minutes.middle - b.minutes.middle
+      : a.residual.total.middle - b.residual.total.middle)
+  )
+}
+
+const isIncluded = (steps: readonly BleedRun[], methods?: readonly BleedRun[]): boolean =>
+  !methods || steps.every((one) => methods.includes(one))
+
+/** Ranks in slices: one piece is one sequence with one set of constants; what is known so far can be looked at in between. */
+export function rankRun(asked: RankAsked): Run<RankedEntry[]> {
+  const { laid, people, kit, set, draws, seed, methods, target } = asked
+  const screw = laid.slave.bleeder !== null
+  const overridden = asked.sharedOverride !== undefined
+  const sequences = SEQUENCES.filter((steps) => isIncluded(steps, methods)).map((steps) => ({
+    steps,
+    out: ruledOut(steps, { screw, shared: laid.shared, overridden, people, kit }),
+    outcomes: [] as Outcome[],
+  }))
+  const open = sequences.filter(({ out }) => out === null)
+  const constants = drawnConstants(set, draws, seed)
+  let done = 0
+  return {
+    total: open.length * draws,
+    step(count) {
+      // All sequences with one draw, then all with the next: a first order is there soon.
+      for (const end = Math.min(this.total, done + count); done < end; done++) {
+        const one = open[done % open.length]!
+        one.outcomes.push(tryOut(one.steps, asked, constants[Math.floor(done / open.length)]!))
+      }
+      return done
+    },
+    result: () => {
+      const entries = sequences.map(({ steps, out, outcomes }) => ({
+        ...entryOf(steps, outcomes, target),
+        ruledOut: out,
+      }))
+      for (const one of entries) if (one.ruledOut === null && done >= open.length) needed(one)
+      const seen = new Set<string>()
+      return entries.sort(compared).filter((one) => {
+        const key = one.steps.map(({ method }) => method).join()
+        return one.ruledOut !== null || (!seen.has(key) && !!seen.add(key))
+      })
+    },
+  }
+}
+/** What a sequence mostly does without at its end is no part of it. */
+function needed(one: RankedEntry): void {
+  while (one.steps.length > 1 && one.steps.at(-1)!.cycles === 0) one.steps.pop()
+}
+
+/** A change of minutes by more than this, or of whether it gets there, hangs on a constant. */
+const MUCH = 1.5
+/** Constants on which an entry's place hangs: rerun with each at both ends of its range, the others usual. */
+export function restsOn(steps: readonly BleedRun[], asked: RankAsked): ConstantName[] {
+  const usual = { ...usualConstants(), ...asked.set }
+  return BLEED_CONSTANTS.flatMap(({ name, low, high }) => {
+    const known = name as ConstantName
+    if (low === undefined || high === undefined || asked.set[known] !== undefined) return []
+    const [a, b] = [low, high].map((value) => tryOut(steps, asked, { ...usual, [known]: value }))
+    const far = Math.max(a!.minutes, b!.minutes) > MUCH * Math.min(a!.minutes, b!.minutes)
+    return a!.reached !== b!.reached || far ? [known] : []
+  })
+}
