@@ -12,6 +12,20 @@ const VENT = 0.2
 
 /** The circuit with its gas, and all that may be done to it; nothing here knows of methods. */
 export class Machine extends Ramping {
+  /** Takes over another's state; both are of one circuit. */
+  become(other: Machine): void {
+    this.line.set(other.line)
+    this.far.set(other.far)
+    this.master = other.master
+    this.slave = other.slave
+    this.x = other.x
+    this.extra = other.extra
+    this.pm = other.pm
+    this.pl = other.pl
+    this.ps = other.ps
+    Object.assign(this.count, other.count)
+  }
+
   /** Steps that a volume is moved in, so that no cell gives more than it has. */
   protected stepsFor(v: number, most: number): number {
     // Gas takes more room where the pressure is less.

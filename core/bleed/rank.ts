@@ -58,7 +58,12 @@ export interface Outcome {
   lineClearAt: number | null
 }
 
-const base = ({ laid, start, noseUp }: RankAsked, constants: Constants, cells = CELLS): BleedAsked => ({
+/** The circuit of a rank as a run takes it. */
+export const askedOf = (
+  { laid, start, noseUp }: RankAsked,
+  constants: Constants,
+  cells = CELLS,
+): BleedAsked => ({
   ...usualAsked(laid.line),
   ...(laid.bleedLine && { bleedLine: laid.bleedLine }),
   master: laid.master ?? USUAL_MASTER,
@@ -72,7 +77,7 @@ const base = ({ laid, start, noseUp }: RankAsked, constants: Constants, cells = 
 /** Goes through a sequence until the target is reached or the last of its methods stands. */
 export function tryOut(steps: readonly BleedRun[], asked: RankAsked, constants: Constants): Outcome {
   const hung = steps.includes('hang')
-  const bleed = new Bleed({ ...base(asked, constants), method: hung ? 'hang' : steps[0]! })
+  const bleed = new Bleed({ ...askedOf(asked, constants), method: hung ? 'hang' : steps[0]! })
   const { setting, machine } = bleed
   const cycles: number[] = []
   let n = 0

@@ -87,6 +87,16 @@ export class Bleed {
     if (hung) this.machine.count.time += 1800
   }
 
+  /** The same circuit with the same air, to go on from here in another way. */
+  copy(): Bleed {
+    const other = new Bleed({ ...this.asked, start: 'clean' })
+    other.machine.become(this.machine)
+    other.n = this.n
+    other.last = { ...this.last }
+    Object.assign(other, { startAir: this.startAir })
+    return other
+  }
+
   cycle(): void {
     this.last = cycleOf(this.asked.method, this.setting)
     this.n += 1
