@@ -14,29 +14,16 @@ import {
   type BleedPath,
   type BleedRun,
 } from '.'
+import { falling, overCrest } from '../../tests/arbitrary/bleed-routes'
 import { DENSITY, G } from './physics'
 import { backShare, inletFlow, steadyFlow } from './methods'
 
 /** A falls all the way, B goes over a crest narrow, C over the same one wide, W wider. */
-const CREST = [
-  [0, 0, 0],
-  [0, 328.8, 120],
-  [0, 1328.8, 120],
-  [-624.5, 1328.8, -380],
-  [-874.5, 1328.8, -380],
-] as const
-const over = (bore: number): BleedPath => ({ points: CREST, bores: [bore, bore, bore, bore] })
 const ROUTES: Record<string, BleedPath> = {
-  A: {
-    points: [
-      [0, 0, 0],
-      [Math.sqrt(1200 ** 2 - 450 ** 2), 0, -450],
-    ],
-    bores: [3.35],
-  },
-  B: over(3.35),
-  C: over(4.9),
-  W: over(6),
+  A: falling(3.35),
+  B: overCrest(3.35),
+  C: overCrest(4.9),
+  W: overCrest(6),
 }
 const asked = (route: string, more: Partial<BleedAsked> = {}): BleedAsked => ({
   ...usualAsked(ROUTES[route]!),

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { overCrest } from '../../tests/arbitrary/bleed-routes'
 import { fromArchetype } from '../installation'
 import { laidOut, type RankAsked } from '.'
 import { Following, gradeOf } from './follow'
@@ -6,19 +7,7 @@ import { simulated } from '../../tests/arbitrary/simulated-bleed'
 
 const asked = (seed: number): RankAsked => ({
   // Over a crest, where what comes out tells where the air is.
-  laid: {
-    ...laidOut(fromArchetype('small-car')),
-    line: {
-      points: [
-        [0, 0, 0],
-        [0, 328.8, 120],
-        [0, 1328.8, 120],
-        [-624.5, 1328.8, -380],
-        [-874.5, 1328.8, -380],
-      ],
-      bores: [5.2, 5.2, 5.2, 5.2],
-    },
-  },
+  laid: { ...laidOut(fromArchetype('small-car')), line: overCrest(5.2) },
   start: { line: 1.5, slave: 0.8, master: 0.7 },
   target: { value: 0.3, from: 'given', reachable: true },
   people: 2,

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { falling, overCrest } from '../../tests/arbitrary/bleed-routes'
 import { fromArchetype, ARCHETYPES } from '../installation'
 import { whole } from '../run'
 import {
@@ -21,21 +22,7 @@ import {
   type RankedEntry,
 } from '.'
 
-const CREST = [
-  [0, 0, 0],
-  [0, 328.8, 120],
-  [0, 1328.8, 120],
-  [-624.5, 1328.8, -380],
-  [-874.5, 1328.8, -380],
-] as const
-const over = (bore: number): BleedPath => ({ points: CREST, bores: [bore, bore, bore, bore] })
-const FALLS: BleedPath = {
-  points: [
-    [0, 0, 0],
-    [Math.sqrt(1200 ** 2 - 450 ** 2), 0, -450],
-  ],
-  bores: [4.9],
-}
+const FALLS = falling(4.9)
 const asked = (
   line: BleedPath,
   more: Partial<RankAsked> = {},
@@ -59,7 +46,7 @@ const first = (list: RankedEntry[]) => list[0]!.steps.map(({ method }) => method
 
 describe('methods, ranked as practice has them', () => {
   it('over a crest in a wide line: strokes never clear it, one to three pulls do, and short strokes finish', () => {
-    const list = rank(over(6))
+    const list = rank(overCrest(6))
     for (const method of ['openPush', 'pumpHold'] as const) {
       expect(named(list, method)!.chance).toBeLessThan(0.2)
       expect(named(list, method)!.cannotReach).toContain('line')
@@ -73,7 +60,7 @@ describe('methods, ranked as practice has them', () => {
     expect(named(list, 'vacuum')!.residual.master.middle).toBeGreaterThan(0.25)
   })
   it('in a narrower line over the same crest open and push goes before pump and hold', () => {
-    const list = rank(over(4.9), { methods: ['openPush', 'pumpHold'] })
+    const list = rank(overCrest(4.9), { methods: ['openPush', 'pumpHold'] })
     expect(first(list)).toEqual(['openPush'])
     expect(named(list, 'openPush')!.minutes.middle).toBeLessThan(
       named(list, 'pumpHold')!.minutes.middle,
