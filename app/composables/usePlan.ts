@@ -13,17 +13,19 @@ function openPlan({ state, file, problem }: OpenJob, { kept }: JobFigures) {
   const plans = usePlansStore()
   const heavy = useHeavy('plan')
   const chosen = computed(() => state.value.workPlan?.payload ?? null)
+  /** When the page was opened: a delivery that is awaited is hours away, and the plan is not made anew for a minute. */
+  const now = new Date().toISOString()
   /** The last plan that was made stays in sight while the next one is worked out. */
   const plan = shallowRef<PlanAnswer | null>(null)
   const wrong = shallowRef('')
   const asked = computed(() => {
     if (!chosen.value || !kept.value) return null
-    const { stepsTold, surprises, joints } = state.value
+    const { stepsTold, surprises, joints, ordered } = state.value
     return JSON.stringify({
-      told: { stepsTold, surprises, joints },
+      told: { stepsTold, surprises, joints, ordered },
       chosen: chosen.value,
       installation: kept.value,
-      shop: plans.shop,
+      shop: { ...plans.shop, now },
       draws: DRAWS,
     })
   })

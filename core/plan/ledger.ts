@@ -85,7 +85,10 @@ const FIRST = [
   'slaveFree',
   'masterOff',
 ]
-const rank = (state: string): number => (FIRST.indexOf(state) + FIRST.length + 1) % (FIRST.length + 1)
+const rank = (state: string): number => {
+  const at = FIRST.indexOf(state)
+  return at < 0 ? FIRST.length : at
+}
 
 /** Rules that a thing left on breaks; what a step needs is the plan's own order. */
 const SPOILING: ReadonlySet<string> = new Set(['spoil', 'press', 'engine', 'forbids'])

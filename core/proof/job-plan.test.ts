@@ -74,4 +74,25 @@ describe('the plan of a job', () => {
     expect(unbolt.learnt).toEqual({ factor: expect.closeTo(Math.SQRT2, 9), count: 5 })
     expect(usual.learnt).toBeUndefined()
   })
+  it('waits for parts that are ordered and promised, and for no others', () => {
+    const line = (words: string, arrives: string | null) => ({
+      line: 'x',
+      words,
+      ordered: 1,
+      counts: { delivered: 0, short: 0, wrong: 0, returned: 0, cancelled: 0 },
+      arrives,
+    })
+    const state = fold([])
+    const now = '2026-11-26T08:00:00.000Z'
+    const waits = (ordered: typeof state.ordered) =>
+      jobPlan({ ...state, ordered }, chosen, car, { now }, 1).waits
+    expect(
+      waits({ x: line('Slave cylinder 20.64, dry', '2026-11-26T18:00:00.000Z') })[0],
+    ).toMatchObject({
+      why: 'the part comes',
+      before: expect.stringMatching(/^renewSlave\.bench/) as string,
+    })
+    expect(waits({ x: line('Slave cylinder 20.64, dry', null) })).toEqual([])
+    expect(waits({ x: line('Floor mat', '2026-11-26T18:00:00.000Z') })).toEqual([])
+  })
 })

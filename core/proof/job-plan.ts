@@ -4,6 +4,7 @@ import { jointAt, type Installation, type JointPlace } from '../installation'
 import type { JobState, WorkPlan } from '../journal'
 import { NIPPLES } from '../orders'
 import { makePlan, stepIds, PACKAGES, type Package, type PlanAnswer, type StepTimes } from '../plan'
+import { awaitedParts } from './awaited-parts'
 
 /** Packages that do a repair. */
 const PACKAGES_OF: Partial<Record<RepairId, (way: Way) => string[]>> = {
@@ -28,6 +29,8 @@ export function packagesFor(repairs: readonly RepairId[], way: Way, concentric: 
 export interface ShopPlans {
   packages?: readonly Package[]
   times?: Readonly<Record<string, StepTimes>>
+  /** Now, where parts that are ordered are to be waited for. */
+  now?: string
 }
 
 /** Joints that a wrench goes onto, by the names that steps know them by. */
@@ -57,7 +60,12 @@ function wrenches(
  * @throws InputError where its packages cannot be done together, or what is left has no order that keeps the rules
  */
 export function jobPlan(
-  { stepsTold, surprises, joints }: Pick<JobState, 'stepsTold' | 'surprises' | 'joints'>,
+  {
+    stepsTold,
+    surprises,
+    joints,
+    ordered,
+  }: Pick<JobState, 'stepsTold' | 'surprises' | 'joints' | 'ordered'>,
   chosen: WorkPlan,
   installation: Installation,
   shop: ShopPlans = {},
@@ -75,7 +83,7 @@ export function jobPlan(
       bleedScrew: slave.bleeder.kind === 'screw',
     },
     joints: wrenches(joints, installation),
-    parts: chosen.parts ?? [],
+    parts: chosen.parts ?? (shop.now === undefined ? [] : awaitedParts(ordered, shop.now)),
     done: [],
     surprises: [],
     draws,

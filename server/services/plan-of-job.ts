@@ -32,7 +32,8 @@ export async function plannedJob(database: Database, id: string): Promise<Planne
     throw new Refusal(409, 'no-plan', 'No plan was made for this job yet: choose packages under Fit.')
   const [packages, times] = await Promise.all([listPackages(database), stepTimes(database)])
   try {
-    const plan = jobPlan(state, state.workPlan.payload, installation, { packages, times }, DRAWS)
+    const shop = { packages, times, now: new Date().toISOString() }
+    const plan = jobPlan(state, state.workPlan.payload, installation, shop, DRAWS)
     return { job, vehicle, state, installation, plan }
   } catch (error) {
     if (!(error instanceof InputError)) throw error
