@@ -27,3 +27,5 @@ export {
   type RankedEntry,
   type Target,
 } from './rank'
+export { BLEED_CHANGES, changed, whatChanges, type BleedChange, type Changed } from './changes'
+export { Following, gradeOf, type Followed, type Now } from './follow'
