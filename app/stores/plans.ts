@@ -39,7 +39,5 @@ export const usePlansStore = defineStore('plans', () => {
     await load(true)
   }
   const shop = computed((): ShopPlans => ({ packages: packages.value, times: times.value }))
-  const titleOf = (id: string): string | null =>
-    packages.value.find((one) => one.id === id)?.title ?? null
-  return { packages, times, loaded, shop, load, keep, drop, titleOf }
+  return { packages, times, loaded, shop, load, keep, drop }
 })

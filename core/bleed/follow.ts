@@ -54,6 +54,20 @@ function gamma(shape: number, draw: Draw): number {
   }
 }
 
+/** The air of a start, shared over its places anew: as firmly as their shares are known. */
+export function sharedOut(start: RankAsked['start'], draw: Draw): RankAsked['start'] {
+  if (typeof start === 'string') return start
+  const places = ['line', 'slave', 'master'] as const
+  const total = places.reduce((sum, place) => sum + start[place], 0)
+  if (total <= 0) return start
+  const shares = places.map((place) =>
+    start[place] > 0 ? gamma((STRENGTH * start[place]) / total, draw) : 0,
+  )
+  const sum = shares.reduce((a, b) => a + b, 0)
+  const [line, slave, master] = shares.map((one) => (total * one) / sum) as [number, number, number]
+  return { line, slave, master }
+}
+
 export interface Now {
   line: Ranged
   slave: Ranged
@@ -67,30 +81,12 @@ export class Following {
   private weights = new Float64Array(PARTICLES).fill(1 / PARTICLES)
   private readonly draw: Draw
 
-  constructor(private readonly asked: RankAsked) {
+  constructor(asked: RankAsked) {
     this.draw = evenDraws(asked.seed)
     const constants = drawnConstants(asked.set, PARTICLES, asked.seed)
-    this.particles = constants.map((one) => new Bleed({ ...askedOf(asked, one), start: this.start() }))
-  }
-
-  /** The air of the start, shared out anew. */
-  private start(): RankAsked['start'] {
-    const { start } = this.asked
-    if (typeof start === 'string') return start
-    const places = ['line', 'slave', 'master'] as const
-    const total = places.reduce((sum, place) => sum + start[place], 0)
-    if (total <= 0) return start
-    const shares = places.map((place) =>
-      start[place] > 0 ? gamma((STRENGTH * start[place]) / total, this.draw) : 0,
+    this.particles = constants.map(
+      (one) => new Bleed({ ...askedOf(asked, one), start: sharedOut(asked.start, this.draw) }),
     )
-    const sum = shares.reduce((a, b) => a + b, 0)
-    const [line, slave, master] = shares.map((one) => (total * one) / sum) as [number, number, number]
-    return { line, slave, master }
-  }
-
-  /** A start as any of them might have it. */
-  anyStart(): RankAsked['start'] {
-    return this.start()
   }
 
   /** Takes in what was logged next. */

@@ -231,15 +231,6 @@ function inject(of: Setting): Told {
   machine.rest(handling)
   return { stalled: false, flow: injectQ }
 }
-/** kPa that an injector works against: told, and warned of over 200. */
-export function injectPressure(of: Setting): number {
-  const { machine } = of
-  const { injectQ, bleederR, Cd } = machine.constants
-  const hole = (DENSITY * ((injectQ * 1e-6) / (Cd * of.port)) ** 2) / 2
-  const flow = injectQ * (machine.resistance() + bleederR)
-  return (flow + hole + DENSITY * G * (of.level - machine.rise())) / KPA
-}
-
 function dryVacuum({ machine }: Setting): void {
   const p = P0 - machine.constants.dryVacuum * KPA
   machine.ramp([p, p, p], 'master', 30)

@@ -59,7 +59,7 @@ export class State {
     portGas: 0,
     falseAir: 0,
   }
-  /** Gas that left the circuit at the exit and at the port in this cycle is told by the counters' difference. */
+  /** How much faster gas goes than the fluid, by cell; and what a ramp moves over each face. */
   protected readonly c0Line: Float64Array
   protected readonly c0Far: Float64Array
   protected readonly faceLine: Float64Array
@@ -83,7 +83,6 @@ export class State {
     this.faceFar = new Float64Array(m + 1)
   }
 
-  // ——— Volumes and capacities, ml.
   get masterNow(): number {
     return this.chambers.masterVolume - this.x * this.chambers.stroke
   }
@@ -157,11 +156,6 @@ export class State {
     if (this.bleedLine) set(this.bleedLine, this.c0Far)
     return most
   }
-  /** Factors along the line as they were set last. */
-  get factors(): Float64Array {
-    return this.c0Line
-  }
-
   /**
    * Moves gas with the same volume over every face.
    * @returns gas that came out at the end towards which it flows, local ml at p

@@ -11,6 +11,7 @@ export {
   REMOVED,
   REMOVED_ITEMS,
   spoiledBy,
+  spoilsBleed,
   type PutOnItem,
   type RemovedItem,
 } from './ledger'

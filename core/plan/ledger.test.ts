@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { heldByWork, isPutOn, leftByWork, PUT_ON, PUT_ON_ITEMS, spoiledBy } from './ledger'
+import { heldByWork, isPutOn, leftByWork, PUT_ON, PUT_ON_ITEMS, spoiledBy, spoilsBleed } from './ledger'
 import { learntFactor, learntMinutes } from './learn'
 import { makePlan } from './answer'
 import { notePlaces } from './note-places'
@@ -71,6 +71,14 @@ describe('what is on the vehicle and what is off it', () => {
       )
     const running = { ...steps[0]!, engine: true }
     expect(spoiledBy(running, new Set(['propOn']))).toHaveLength(1)
+  })
+
+  it('a bleed is spoiled by clamp, sheet, tag and loop, and not by a cover', () => {
+    const all = new Set(PUT_ON_ITEMS.flatMap((item) => PUT_ON[item].state ?? []))
+    const spoils = spoilsBleed(all)
+    for (const state of ['feedClamped', 'capSheeted', 'pedalTagged', 'loopOn'])
+      expect(spoils.has(state), state).toBe(true)
+    expect(spoils.has('paintCovered')).toBe(false)
   })
 
   it('every item stands for a state that must not be left, or for none', () => {

@@ -103,3 +103,10 @@ export function spoiledBy(step: Step, states: ReadonlySet<string>): { state: str
     return said ? [{ state, words: said.words }] : []
   })
 }
+
+/** What of these states must be off before anything is filled or pumped: by the rules that the plan's own strokes keep. */
+export function spoilsBleed(states: ReadonlySet<string>): Set<string> {
+  const told = PACKAGES.get('bleed')!.steps.find(({ fills, presses }) => fills && presses)!
+  const stroke = { needs: [], forbids: [], puts: [], takes: [], ...told } as unknown as Step
+  return new Set(spoiledBy(stroke, states).map(({ state }) => state))
+}

@@ -5,7 +5,6 @@ export {
   isProven,
   judge,
   openStops,
-  rejectedBores,
   sameVerdict,
   verdictOf,
   type OpenStop,

@@ -136,7 +136,7 @@ export function openStops(state: JobState, portClosure?: number): OpenStop[] {
 }
 
 /** Cylinders whose bore was judged and rejected. */
-export const rejectedBores = ({ bores }: Pick<JobState, 'bores'>): Rebuilt[] =>
+const rejectedBores = ({ bores }: Pick<JobState, 'bores'>): Rebuilt[] =>
   REBUILT.filter((cylinder) => bores[cylinder]?.payload.verdict === 'reject')
 /** Whether a cylinder is to be rebuilt by the plan, or, where there is none for it, by the decision. */
 function isRebuilt({ workPlan, decision }: JobState, cylinder: Rebuilt): boolean {

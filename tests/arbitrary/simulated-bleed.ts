@@ -1,6 +1,6 @@
 import { evenDraws } from '../../core/chance'
 import { Bleed, drawnConstants, type RankAsked } from '../../core/bleed'
-import { Following, gradeOf, type Followed } from '../../core/bleed/follow'
+import { gradeOf, sharedOut, type Followed } from '../../core/bleed/follow'
 import { cycleOf } from '../../core/bleed/methods'
 import { askedOf } from '../../core/bleed/rank'
 
@@ -16,7 +16,7 @@ export function simulated(
   const draw = evenDraws(seed)
   const [constants] = drawnConstants(asked.set, 1, seed)
   // The air is shared out as the one who follows takes it to be: by the same law, with another seed.
-  const start = new Following({ ...asked, seed: seed + 7 }).anyStart()
+  const start = sharedOut(asked.start, evenDraws(seed + 7))
   const bleed = new Bleed({ ...askedOf(asked, constants!), start })
   const logged: Cycle[] = []
   for (let n = 0; n < cycles; n++) {

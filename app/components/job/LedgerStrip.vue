@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { spoilsBleed } from '~~/core/plan'
 import { heldNow } from '~~/core/proof'
 
 /** What is on and must come off, what is off and must go back: always in sight, in a line. */
@@ -15,12 +16,11 @@ const halves = computed(() =>
   }),
 )
 /** Nothing is filled or pumped while one of these is on. */
-const SPOILS = ['feedClamped', 'capSheeted', 'pedalTagged', 'loopOn']
 const spoils = computed(() => {
   if (stage.value !== 'bleed') return ''
-  const held = heldNow(state.value)
+  const spoiling = spoilsBleed(heldNow(state.value))
   return ledger.value
-    .filter((one) => one.state !== null && held.has(one.state) && SPOILS.includes(one.state))
+    .filter((one) => one.state !== null && spoiling.has(one.state))
     .map(({ words }) => words)
     .join(', ')
 })

@@ -22,9 +22,8 @@ const missing = computed(
       ({ record }) => !isRecorded(state.value, record),
     ).length,
 )
-const rejected = computed(() =>
-  Object.values(state.value.bores).some(({ payload }) => payload.verdict === 'reject'),
-)
+const { stops } = useJobFigures()
+const rejected = computed(() => stops.value.some(({ stop }) => stop === 'borePitted'))
 const notes = computed((): Partial<Record<SheetName, string>> => ({
   ...(missing.value > 0 && { found: `${missing.value} to write down` }),
   ...(plan.value && { plan: left.value > 0 ? `${left.value} to go` : 'all told' }),

@@ -1,14 +1,13 @@
-import { leftOver, rejectedBores, touchedBy } from '~~/core/proof'
+import { leftOver, touchedBy } from '~~/core/proof'
 import { AS_FOUND, loaded, type StageFace } from '../stage'
 
 export const fit: StageFace = {
   view: loaded(() => import('./FitStage.vue')),
   frame: AS_FOUND,
-  owed({ state }) {
-    const { workPlan, stepsTold, bores, decision } = state.value
+  owed({ state }, { stops }) {
+    const { workPlan, stepsTold, decision } = state.value
     const left = leftOver(state.value)
-    const rejected = rejectedBores(state.value)
-    if (rejected.length > 0 && bores[rejected[0]!]!.at > (decision?.at ?? ''))
+    if (stops.value.some(({ stop }) => stop === 'borePitted'))
       return { words: 'bore rejected', stops: true }
     if (left.length > 0) return { words: `${left.length} open` }
     if (workPlan && stepsTold.length === 0) return { words: 'to begin' }
