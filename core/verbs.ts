@@ -22,7 +22,7 @@ import {
   report,
   type GoodFigures,
 } from './diagnosis'
-import { answerBleed } from './bleed'
+import { answerBleed, answerRank } from './bleed'
 import { answerChain, answerJoin } from './fitting'
 import { answerFluid } from './fluid'
 import { estimate, ESTIMATE_DRAWS, type Known, type PedalReadings } from './estimate'
@@ -139,6 +139,9 @@ export const VERBS: Record<string, (input: unknown) => object> = {
 
   /** One run of a bleed, with nothing drawn: { line, start, method, cycles, … } → { cycles, carry, where }. */
   bleed: answerBleed,
+
+  /** Methods and sequences over draws: { installation, start, people, kit, … } → { target, methods, changes, now }. */
+  rank: answerRank,
 
   /** { archetype, measured?, errors?, readings, knownGood?, calibration?, touchForce?, draws?, seed? } → ranges, or { implausible }. */
   estimate(input) {

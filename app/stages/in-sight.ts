@@ -41,7 +41,7 @@ const STAGE_KINDS: Record<Stage, readonly Kind[]> = {
     'modelNote',
     'photo',
   ],
-  bleed: ['bleedCycle', 'topUp', 'fluidUsed'],
+  bleed: ['bleedCycle', 'topUp', 'trick', 'pedalSays', 'bleedSetup', 'fluidUsed'],
   prove: ['graded', 'cause', 'verdict', 'workDone', 'closed'],
   record: ['modelNote', 'closed'],
 }

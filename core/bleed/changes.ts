@@ -90,12 +90,17 @@ const summed = (outcomes: readonly Outcome[]) => {
 }
 
 /** A sequence rerun with each change that can be made here, the better first: the same draws with and without. */
-export function whatChanges(steps: readonly BleedRun[], asked: RankAsked, draws = 8): Changed[] {
+export function whatChanges(
+  steps: readonly BleedRun[],
+  asked: RankAsked,
+  draws = 8,
+  atUnion = false,
+): Changed[] {
   const constants = drawnConstants(asked.set, draws, asked.seed)
-  const before = summed(constants.map((one) => tryOut(steps, asked, one)))
+  const before = summed(constants.map((one) => tryOut(steps, asked, one, atUnion)))
   const list = BLEED_CHANGES.flatMap((change): Changed[] => {
     const next = changed(asked, change)
-    return next ? [{ change, ...summed(constants.map((one) => tryOut(steps, next, one))), before }] : []
+    return next ? [{ change, ...summed(constants.map((one) => tryOut(steps, next, one, atUnion))), before }] : []
   })
   return list.sort((a, b) => b.chance - a.chance || a.minutes - b.minutes)
 }

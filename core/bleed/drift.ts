@@ -2,8 +2,13 @@ import type { Cells } from './cells'
 import { P0 } from './physics'
 import { State } from './state'
 
+/** s at which a wait is looked at. */
+const WATCHED = 0.1
+
 /** Gas that rises by itself, in the lines and over their ends into the chambers. */
 export class Drifting extends State {
+  /** Told of every stretch of time that has passed, s: for whoever looks on. Waits are then gone through in short pieces. */
+  watch: ((dt: number) => void) | null = null
   /** Nothing moves but what drifts. */
   rest(dt: number): void {
     this.count.time += dt
@@ -12,8 +17,12 @@ export class Drifting extends State {
   /** Gas rises by itself for dt s, in the lines and over their ends into the chambers. */
   drift(dt: number): void {
     if (dt <= 0) return
-    this.driftIn(dt, this.cells, this.line, this.pl, 'line')
-    if (this.bleedLine) this.driftIn(dt, this.bleedLine, this.far, this.ps, 'far')
+    const pieces = this.watch ? Math.ceil(dt / WATCHED) : 1
+    for (let i = 0; i < pieces; i++) {
+      this.driftIn(dt / pieces, this.cells, this.line, this.pl, 'line')
+      if (this.bleedLine) this.driftIn(dt / pieces, this.bleedLine, this.far, this.ps, 'far')
+      this.watch?.(dt / pieces)
+    }
   }
   /** The most that went over a face in the last step of a drift, local ml. */
   moved = 0

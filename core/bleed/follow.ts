@@ -1,23 +1,18 @@
-import { evenDraws, effectiveSize, normalQuantile, weightedQuantiles, type Draw } from '../chance'
+import { evenDraws, effectiveSize, weightedQuantiles, type Draw } from '../chance'
 import type { CameOut } from '../entries'
+import type { Picture } from './film'
+import type { Followed } from './logged'
 import { drawnConstants } from './draw-constants'
-import { cycleOf, type BleedRun } from './methods'
+import { cycleOf } from './methods'
 import { askedOf, type RankAsked, type Ranged } from './rank'
 import { Bleed } from './run'
+import { sharedOut } from './share-out'
 
 /** Circuits that might be the one on the vehicle; drawn anew from the likely ones when fewer than half carry the weight. */
 const PARTICLES = 256
-/** How firmly the air's share of places is known at the start. */
-const STRENGTH = 4
 /** One in ten is misread, to a neighbour; anything else is a slip. */
 const MISREAD = 0.1
 const SLIP = 0.002
-
-/** A cycle as it was logged, or what the pedal showed between two. */
-export type Followed =
-  | { method: BleedRun; strokes?: number; cameOut?: CameOut; bottle?: number }
-  /** Air that a reading of the pedal shows, ml, and its standard deviation. */
-  | { air: number; sigma: number }
 
 /** What came out, by the gas in it, ml: under each bound; above the last it is foam. */
 const GRADES: readonly (readonly [CameOut, number])[] = [
@@ -40,40 +35,8 @@ function likelihoodOf(seen: CameOut, is: CameOut): number {
 
 const gaussian = (difference: number, sigma: number): number =>
   Math.exp(-0.5 * (difference / sigma) ** 2)
-const normal = (draw: Draw): number => normalQuantile(Math.min(1 - 1e-12, Math.max(1e-12, draw())))
-/** Gamma with a shape, scale 1 (Marsaglia and Tsang 2000). */
-function gamma(shape: number, draw: Draw): number {
-  if (shape < 1) return gamma(shape + 1, draw) * Math.max(1e-300, draw()) ** (1 / shape)
-  const d = shape - 1 / 3
-  const c = 1 / Math.sqrt(9 * d)
-  for (;;) {
-    const x = normal(draw)
-    const v = (1 + c * x) ** 3
-    if (v <= 0) continue
-    if (Math.log(Math.max(1e-300, draw())) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v
-  }
-}
-
-/** The air of a start, shared over its places anew: as firmly as their shares are known. */
-export function sharedOut(start: RankAsked['start'], draw: Draw): RankAsked['start'] {
-  if (typeof start === 'string') return start
-  const places = ['line', 'slave', 'master'] as const
-  const total = places.reduce((sum, place) => sum + start[place], 0)
-  if (total <= 0) return start
-  const shares = places.map((place) =>
-    start[place] > 0 ? gamma((STRENGTH * start[place]) / total, draw) : 0,
-  )
-  const sum = shares.reduce((a, b) => a + b, 0)
-  const [line, slave, master] = shares.map((one) => (total * one) / sum) as [number, number, number]
-  return { line, slave, master }
-}
-
-export interface Now {
-  line: Ranged
-  slave: Ranged
-  master: Ranged
-  total: Ranged
-}
+/** Free air by place, ml. */
+export type Now = Record<'line' | 'slave' | 'master' | 'total', Ranged>
 
 /** Follows a bleed: what is left, and where, by what was logged so far. */
 export class Following {
@@ -89,24 +52,41 @@ export class Following {
     )
   }
 
+  /** Particles that a logged line is taken through: they can be gone through in pieces. */
+  get size(): number {
+    return PARTICLES
+  }
   /** Takes in what was logged next. */
   take(logged: Followed): void {
+    for (let i = 0; i < PARTICLES; i++) this.weigh(i, logged)
+    this.settle()
+  }
+  /** One particle through it; once all of them are, they are settled. */
+  weigh(i: number, logged: Followed): void {
+    if ('change' in logged) {
+      const { noseUp, turned } = logged.change
+      const { slave } = this.particles[i]!.asked
+      this.particles[i] = this.particles[i]!.copy({
+        ...(noseUp !== undefined && { noseUp }),
+        ...(turned && slave.bleeder && { slave: { ...slave, bleeder: { off: 0 } } }),
+      })
+      return
+    }
+    this.weights[i]! *= Math.max(1e-12, this.likelihood(this.particles[i]!, logged))
+  }
+  settle(): void {
     let sum = 0
-    this.particles.forEach((bleed, i) => {
-      const weight = this.weights[i]! * Math.max(1e-12, this.likelihood(bleed, logged))
-      this.weights[i] = weight
-      sum += weight
-    })
+    for (let i = 0; i < PARTICLES; i++) sum += this.weights[i]!
     for (let i = 0; i < PARTICLES; i++) this.weights[i]! /= sum
     if (effectiveSize(this.weights) < PARTICLES / 2) this.resample()
   }
-  private likelihood(bleed: Bleed, logged: Followed): number {
+  private likelihood(bleed: Bleed, logged: Exclude<Followed, { change: unknown }>): number {
     const { machine, setting } = bleed
     if ('air' in logged) return gaussian(machine.total - logged.air, logged.sigma)
     const before = { ...machine.count }
-    // A stroke of the pedal is a cycle of its own; pumping and holding counts its pumps within one.
-    const strokes = logged.method === 'pumpHold' ? 1 : (logged.strokes ?? 1)
-    for (let i = 0; i < strokes; i++) cycleOf(logged.method, setting)
+    machine.atUnion = logged.atUnion ?? false
+    for (let i = 0; i < (logged.strokes ?? 1); i++) cycleOf(logged.method, setting)
+    machine.atUnion = false
     const gas = machine.count.gasOut - before.gasOut
     const liquid = machine.count.liquidOut - before.liquidOut
     let weight = 1
@@ -149,5 +129,26 @@ export class Following {
       master: of(({ machine }) => machine.master),
       total: of(({ machine }) => machine.total),
     }
+  }
+
+  /** Where the air is thought to be: the mean over all that might be so. */
+  picture(): Picture {
+    const [first] = this.particles
+    const { cells, bleedLine } = first!.machine
+    const mean: Picture = {
+      line: new Float32Array(cells.n),
+      far: new Float32Array(bleedLine?.n ?? 0),
+      slave: 0,
+      master: 0,
+    }
+    this.particles.forEach(({ machine }, i) => {
+      const weight = this.weights[i]!
+      const k = weight / machine.cells.volume
+      machine.line.forEach((gas, j) => (mean.line[j]! += k * gas))
+      machine.far.forEach((gas, j) => (mean.far[j]! += (weight * gas) / machine.bleedLine!.volume))
+      mean.slave += (weight * machine.slave) / machine.slaveNow
+      mean.master += (weight * machine.master) / machine.masterNow
+    })
+    return mean
   }
 }

@@ -17,7 +17,7 @@ export { Bleed, bleedRun, type BleedCycleTold } from './run'
 export { readBleed } from './read'
 export { drawnConstants } from './draw-constants'
 export { laidOut, type LaidCircuit } from './laid'
-export { KIT, MEANS, meansOf, ruledOut, SEQUENCES, type KitItem, type RuledOut } from './means'
+export { MEANS, meansOf, ruledOut, SEQUENCES, type RuledOut } from './means'
 export {
   rankRun,
   restsOn,
@@ -27,5 +27,10 @@ export {
   type RankedEntry,
   type Target,
 } from './rank'
+export { filmRun, type Film, type FilmCells, type Frame, type Picture } from './film'
 export { BLEED_CHANGES, changed, whatChanges, type BleedChange, type Changed } from './changes'
-export { Following, gradeOf, type Followed, type Now } from './follow'
+export { Following, gradeOf, type Now } from './follow'
+export { cycleFollowed, METHOD_OF, RUN_OF, trickFollowed, type AirBy, type Followed } from './logged'
+export { airByOf, answerRank, placesInMm3, restsOnOf, runsOf, type RankAnswer } from './answer-rank'
+export { startFromTravel, startOfAir, targetOf } from './asked-rank'
+export { carryWords, entryWords, ruledOutWords, screwWords, sequenceWords, targetWords } from './rank-words'

@@ -1,18 +1,7 @@
 import table from './means.json' with { type: 'json' }
+import type { KitItem } from '../entries'
 import type { BleedRun } from './methods'
 
-/** What there is to bleed with. */
-export const KIT = [
-  'pump',
-  'vacuumPump',
-  'pressureCap',
-  'injector',
-  'checkValveHose',
-  'hose',
-  'prop',
-  'wedge',
-] as const
-export type KitItem = (typeof KIT)[number]
 
 /** What a method takes beside strokes: judgement, a reason a row. */
 export interface Means {
@@ -46,20 +35,39 @@ export const SEQUENCES: readonly (readonly BleedRun[])[] = [
   ['openPush', 'bottom', 'shortStrokes'],
   ['gravity', 'openPush'],
   ['dryVacuum', 'slavePush'],
+  ['slavePush', 'shortStrokes'],
   ['submerged', 'shortStrokes'],
+  ['openPush', 'shortStrokes'],
+  ['prop', 'shortStrokes'],
 ]
+/** A sequence of methods; at a cracked union where a slave has no screw to open. */
+export interface Sequence {
+  steps: readonly BleedRun[]
+  atUnion?: true
+}
+const AT_UNION: readonly Sequence[] = [
+  { steps: ['openPush'], atUnion: true },
+  { steps: ['openPush', 'shortStrokes'], atUnion: true },
+  { steps: ['openPush', 'slavePush', 'shortStrokes'], atUnion: true },
+]
+export const sequencesFor = (screw: boolean): readonly Sequence[] => [
+  ...SEQUENCES.map((steps) => ({ steps })),
+  ...(screw ? [] : AT_UNION),
+]
+
 export type RuledOut = 'noBleedScrew' | 'shared' | 'noTool' | 'noHelper'
 
 /** Why a sequence cannot be done here; null where it can. */
 export function ruledOut(
-  steps: readonly BleedRun[],
+  { steps, atUnion }: Sequence,
   of: { screw: boolean; shared: boolean; overridden: boolean; people: number; kit: readonly KitItem[] },
 ): RuledOut | null {
   const means = steps.map(meansOf)
-  if (!of.screw && means.some(({ screw }) => screw)) return 'noBleedScrew'
+  if (!of.screw && !atUnion && means.some(({ screw }) => screw)) return 'noBleedScrew'
   // Slave strokes in place are for circuits that have no screw to open.
   if (of.screw && steps.includes('slavePush')) return 'noTool'
   if (of.shared && !of.overridden && means.some(({ shared }) => shared === false)) return 'shared'
-  if (means.some(({ tools }) => tools.some((tool) => !of.kit.includes(tool)))) return 'noTool'
+  // Fluid from a union goes into a rag: it takes no hose.
+  if (!atUnion && means.some(({ tools }) => tools.some((tool) => !of.kit.includes(tool)))) return 'noTool'
   return means.some(({ people }) => people > of.people) ? 'noHelper' : null
 }

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { falling, overCrest } from '../../tests/arbitrary/bleed-routes'
 import { fromArchetype, ARCHETYPES } from '../installation'
+import { KIT } from '../journal'
 import { whole } from '../run'
 import {
   BLEED_CONSTANTS,
   drawnConstants,
-  KIT,
   laidOut,
   MEANS,
   rankRun,

@@ -1,10 +1,14 @@
 import { USUAL_MASTER, usualAsked, type BleedAsked, type BleedStart } from './asked'
 import { BLEED_CONSTANTS, usualConstants, type ConstantName, type Constants } from './constants'
+import { bearsOn } from './bears-on'
 import { drawnConstants } from './draw-constants'
 import type { LaidCircuit } from './laid'
-import { meansOf, ruledOut, SEQUENCES, type KitItem, type RuledOut } from './means'
+import { evenDraws } from '../chance'
+import type { KitItem } from '../entries'
+import { meansOf, ruledOut, sequencesFor, type RuledOut, type Sequence } from './means'
 import { cycleOf, type BleedRun } from './methods'
 import { Bleed } from './run'
+import { sharedOut } from './share-out'
 import type { Run } from '../run'
 
 /** Cells of a line while methods are ranked: coarser than a single run, and nearly twice as quick. */
@@ -13,12 +17,18 @@ const CELLS = 60
 const MOST_CYCLES = 40
 /** ml; less in the line is none that a foot would notice. */
 const LINE_CLEAR = 0.05
+/** ml that hide behind cups and in threads whatever is done, at the most. */
+const HIDDEN = 0.1
 /** A method stands once so many cycles bring less than this share of what is left. */
 const STANDS_FOR = 4
 const STANDS = 0.01
 /** ml; less than this out of the hose is nothing. */
 const ANYTHING = 0.1
 const TOP_UP_MINUTES = 1
+/** Minutes to wipe up and rinse a spilt ml of a fluid that eats paint. */
+const SPILL_MINUTES = 0.3
+/** Minutes more to clean round a union, and to see that it holds again. */
+const UNION_MINUTES = 4
 
 export interface Target {
   /** ml of free air. */
@@ -30,6 +40,8 @@ export interface Target {
 export interface RankAsked {
   laid: LaidCircuit
   start: BleedStart
+  /** Air that a reading showed: where it sits is drawn anew each time. */
+  shareOut?: boolean
   target: Target
   people: number
   kit: readonly KitItem[]
@@ -49,6 +61,7 @@ export interface Outcome {
   cycles: number[]
   minutes: number
   fluid: number
+  spill: number
   topUps: number
   line: number
   slave: number
@@ -75,9 +88,15 @@ export const askedOf = (
 })
 
 /** Goes through a sequence until the target is reached or the last of its methods stands. */
-export function tryOut(steps: readonly BleedRun[], asked: RankAsked, constants: Constants): Outcome {
+export function tryOut(
+  steps: readonly BleedRun[],
+  asked: RankAsked,
+  constants: Constants,
+  atUnion = false,
+): Outcome {
   const hung = steps.includes('hang')
-  const bleed = new Bleed({ ...askedOf(asked, constants), method: hung ? 'hang' : steps[0]! })
+  const method = hung ? 'hang' : steps[0]!
+  const bleed = new Bleed({ ...askedOf(asked, constants), method, atUnion })
   const { setting, machine } = bleed
   const cycles: number[] = []
   let n = 0
@@ -111,11 +130,19 @@ export function tryOut(steps: readonly BleedRun[], asked: RankAsked, constants: 
   })
   const told = bleed.told()
   const setup = steps.reduce((sum, method) => sum + meansOf(method).setup, 0)
+  // From a union it runs down the cylinder.
+  const spill = atUnion ? told.liquidOut : steps.reduce((sum, one) => sum + meansOf(one).spill, 0)
   return {
     reached,
     cycles,
-    minutes: setup + told.time / 60 + TOP_UP_MINUTES * told.topUps,
+    minutes:
+      setup +
+      (atUnion ? UNION_MINUTES : 0) +
+      told.time / 60 +
+      TOP_UP_MINUTES * told.topUps +
+      SPILL_MINUTES * spill,
     fluid: Math.max(told.injected, told.drawn - told.returned),
+    spill,
     topUps: told.topUps,
     line: told.line + told.bleedLine,
     slave: told.slave,
@@ -133,6 +160,8 @@ export interface Ranged {
 }
 export interface RankedEntry {
   steps: { method: BleedRun; cycles: number }[]
+  /** At a cracked union: a circuit without a bleed screw. */
+  atUnion?: true
   ruledOut: RuledOut | null
   /** Share of draws in which the target was reached. */
   chance: number
@@ -140,6 +169,8 @@ export interface RankedEntry {
   minutes: Ranged
   /** ml. */
   fluid: Ranged
+  /** ml. */
+  spill: Ranged
   topUps: Ranged
   residual: Record<'line' | 'slave' | 'master' | 'total', Ranged>
   firstFluidAt: number | null
@@ -160,23 +191,26 @@ const middleOf = (values: readonly (number | null)[]): number | null => {
 }
 
 function entryOf(
-  steps: readonly BleedRun[],
+  { steps, atUnion }: Sequence,
   outcomes: readonly Outcome[],
   target: Target,
 ): RankedEntry {
   const of = (pick: (one: Outcome) => number) => ranged(outcomes.map(pick))
   const failed = outcomes.filter(({ reached }) => !reached)
-  // A place that keeps more than the target by itself, mostly, cannot be reached so.
+  // A place that keeps a good part of the target by itself, mostly, cannot be reached so. What hides behind cups is no place.
   const keeps = (place: 'line' | 'slave' | 'master') =>
     failed.length * 2 > outcomes.length &&
-    ranged(failed.map((one) => one[place])).middle > Math.max(LINE_CLEAR * 1.01, 0.5 * target.value)
+    ranged(failed.map((one) => one[place])).middle >
+      Math.max(place === 'line' ? LINE_CLEAR * 1.01 : HIDDEN, 0.5 * target.value)
   return {
     steps: steps.map((method, i) => ({ method, cycles: of(({ cycles }) => cycles[i] ?? 0).middle })),
+    ...(atUnion && { atUnion }),
     ruledOut: null,
     chance: outcomes.length > 0 ? 1 - failed.length / outcomes.length : 0,
     cycles: of(({ cycles }) => cycles.reduce((a, b) => a + b, 0)),
     minutes: of(({ minutes }) => minutes),
     fluid: of(({ fluid }) => fluid),
+    spill: of(({ spill }) => spill),
     topUps: of(({ topUps }) => topUps),
     residual: {
       line: of(({ line }) => line),
@@ -210,13 +244,17 @@ export function rankRun(asked: RankAsked): Run<RankedEntry[]> {
   const { laid, people, kit, set, draws, seed, methods, target } = asked
   const screw = laid.slave.bleeder !== null
   const overridden = asked.sharedOverride !== undefined
-  const sequences = SEQUENCES.filter((steps) => isIncluded(steps, methods)).map((steps) => ({
-    steps,
-    out: ruledOut(steps, { screw, shared: laid.shared, overridden, people, kit }),
-    outcomes: [] as Outcome[],
-  }))
+  const sequences = sequencesFor(screw)
+    .filter(({ steps }) => isIncluded(steps, methods))
+    .map((sequence) => ({
+      sequence,
+      out: ruledOut(sequence, { screw, shared: laid.shared, overridden, people, kit }),
+      outcomes: [] as Outcome[],
+    }))
   const open = sequences.filter(({ out }) => out === null)
   const constants = drawnConstants(set, draws, seed)
+  const shares = evenDraws(seed + 1)
+  const starts = constants.map(() => (asked.shareOut ? sharedOut(asked.start, shares) : asked.start))
   let done = 0
   return {
     total: open.length * draws,
@@ -224,19 +262,21 @@ export function rankRun(asked: RankAsked): Run<RankedEntry[]> {
       // All sequences with one draw, then all with the next: a first order is there soon.
       for (const end = Math.min(this.total, done + count); done < end; done++) {
         const one = open[done % open.length]!
-        one.outcomes.push(tryOut(one.steps, asked, constants[Math.floor(done / open.length)]!))
+        const k = Math.floor(done / open.length)
+        const { steps, atUnion } = one.sequence
+        one.outcomes.push(tryOut(steps, { ...asked, start: starts[k]! }, constants[k]!, atUnion))
       }
       return done
     },
     result: () => {
-      const entries = sequences.map(({ steps, out, outcomes }) => ({
-        ...entryOf(steps, outcomes, target),
+      const entries = sequences.map(({ sequence, out, outcomes }) => ({
+        ...entryOf(sequence, outcomes, target),
         ruledOut: out,
       }))
       for (const one of entries) if (one.ruledOut === null && done >= open.length) needed(one)
       const seen = new Set<string>()
       return entries.sort(compared).filter((one) => {
-        const key = one.steps.map(({ method }) => method).join()
+        const key = [one.atUnion, ...one.steps.map(({ method }) => method)].join()
         return one.ruledOut !== null || (!seen.has(key) && !!seen.add(key))
       })
     },
@@ -249,13 +289,20 @@ function needed(one: RankedEntry): void {
 
 /** A change of minutes by more than this, or of whether it gets there, hangs on a constant. */
 const MUCH = 1.5
-/** Constants on which an entry's place hangs: rerun with each at both ends of its range, the others usual. */
-export function restsOn(steps: readonly BleedRun[], asked: RankAsked): ConstantName[] {
+/** Constants on which an entry's place hangs: rerun with each that bears on it at both ends of its range, the others usual. */
+export function restsOn(
+  steps: readonly BleedRun[],
+  asked: RankAsked,
+  atUnion = false,
+): ConstantName[] {
   const usual = { ...usualConstants(), ...asked.set }
   return BLEED_CONSTANTS.flatMap(({ name, low, high }) => {
     const known = name as ConstantName
     if (low === undefined || high === undefined || asked.set[known] !== undefined) return []
-    const [a, b] = [low, high].map((value) => tryOut(steps, asked, { ...usual, [known]: value }))
+    if (!bearsOn(known, steps)) return []
+    const [a, b] = [low, high].map((value) =>
+      tryOut(steps, asked, { ...usual, [known]: value }, atUnion),
+    )
     const far = Math.max(a!.minutes, b!.minutes) > MUCH * Math.min(a!.minutes, b!.minutes)
     return a!.reached !== b!.reached || far ? [known] : []
   })

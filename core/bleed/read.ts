@@ -137,7 +137,7 @@ export function readSlave(value: unknown, path: string): BleedSlave {
   return slave
 }
 
-function readStart(value: unknown, path: string): BleedStart {
+export function readStart(value: unknown, path: string): BleedStart {
   if (value === 'dry' || value === 'clean') return value
   if (value === undefined) throw new InputError('is missing', path)
   if (typeof value === 'string') throw new InputError('must be dry, clean, or air by place', path)

@@ -87,9 +87,9 @@ export class Bleed {
     if (hung) this.machine.count.time += 1800
   }
 
-  /** The same circuit with the same air, to go on from here in another way. */
-  copy(): Bleed {
-    const other = new Bleed({ ...this.asked, start: 'clean' })
+  /** The same circuit with the same air, to go on from here in another way, or turned and tilted otherwise. */
+  copy(change: Partial<BleedAsked> = {}): Bleed {
+    const other = new Bleed({ ...this.asked, ...change, start: 'clean' })
     other.machine.become(this.machine)
     other.n = this.n
     other.last = { ...this.last }

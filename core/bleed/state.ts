@@ -72,7 +72,7 @@ export class State {
     readonly constants: Constants,
     readonly mu: number,
     /** The line ends at a cracked union: its flow leaves there, and the slave is passed by. */
-    readonly atUnion = false,
+    public atUnion = false,
   ) {
     const [n, m] = [cells.n, bleedLine?.n ?? 0]
     this.line = new Float64Array(n)

@@ -1,5 +1,5 @@
 import type { Held } from './held'
-import { CAME_OUT_WORDS, METHOD_WORDS } from '../words'
+import { BLEED_PHASE_WORDS, CAME_OUT_WORDS, METHOD_WORDS, PEDAL_SAYS_WORDS, TRICK_WORDS } from '../words'
 import { namesOf, type EntryKind } from './kind'
 
 export const CAME_OUT = ['nothing', 'foam', 'large', 'few', 'clear'] as const
@@ -17,28 +17,102 @@ export const METHODS = [
   'vacuum',
   'inject',
   'hang',
+  'reservoirVacuum',
+  'slaveStrokes',
+  'crackedUnion',
+  'benchLoop',
 ] as const
 export type Method = (typeof METHODS)[number]
 /** Methods in which nobody strokes the pedal: their cycles are counted by time and bottle. */
-export const WITHOUT_STROKES: ReadonlySet<Method> = new Set(['gravity', 'pressure', 'vacuum', 'inject'])
+export const WITHOUT_STROKES: ReadonlySet<Method> = new Set([
+  'gravity',
+  'pressure',
+  'vacuum',
+  'inject',
+  'reservoirVacuum',
+])
+/** Methods whose fluid goes round and comes back: their strokes take nothing out of the reservoir. */
+const GOES_ROUND: ReadonlySet<Method> = new Set(['slaveStrokes', 'benchLoop'])
+
+/** A bleed has up to three parts: a dry circuit is filled, air is flushed out, and the rest is finished off. */
+export const BLEED_PHASES = ['fill', 'flush', 'finish'] as const
+export type BleedPhase = (typeof BLEED_PHASES)[number]
+
+/** What is done to reach air that no cycle reaches. */
+export const TRICKS = [
+  'shortStrokes',
+  'tap',
+  'noseUp',
+  'noseDown',
+  'turned',
+  'bottomed',
+  'wedged',
+] as const
+export type Trick = (typeof TRICKS)[number]
+/** What whoever sits at the pedal says of it. */
+export const PEDAL_SAYS = ['firmer', 'toFloor', 'stuck', 'easy', 'free'] as const
+export type PedalSays = (typeof PEDAL_SAYS)[number]
+
+/** What there is to bleed with. */
+export const KIT = [
+  'pump',
+  'vacuumPump',
+  'pressureCap',
+  'injector',
+  'checkValveHose',
+  'hose',
+  'prop',
+  'wedge',
+] as const
+export type KitItem = (typeof KIT)[number]
 
 export interface BleedCycle {
   method: Method
   /** Left out where the method has none. */
   strokes?: number
-  cameOut: CameOut
+  /** notSeen where nobody looked. */
+  cameOut: CameOut | 'notSeen'
   colour?: 'dark' | 'fresh'
   /** Volume in the bottle from this cycle, mm³. */
   bottle?: number
+  /** How long it took, s. */
+  seconds?: number
+  phase?: BleedPhase
 }
 export interface TopUp {
   /** mm³ */
   volume?: number
 }
+export interface TrickDone {
+  trick: Trick
+  degrees?: number
+  minutes?: number
+}
+export interface PedalSaid {
+  says: PedalSays
+  /** Free travel as it was called over, mm. */
+  mm?: number
+}
+/** With whom and with what it is bled here, and by what. */
+export interface BleedSetup {
+  people: 1 | 2
+  kit: KitItem[]
+  /** What the gauges really reach, kPa: at the screw, at the cap with pressure, at the cap with vacuum. */
+  vacuum?: number
+  overPressure?: number
+  dryVacuum?: number
+  /** Whose word it is that a reservoir which the brakes share is put under pressure or vacuum all the same. */
+  override?: { by: string; words: string }
+  /** The sequence that was chosen. */
+  steps?: { method: Method | Trick; cycles: number }[]
+}
 
 export interface BleedPayloads {
   bleedCycle: BleedCycle
   topUp: TopUp
+  trick: TrickDone
+  pedalSays: PedalSaid
+  bleedSetup: BleedSetup
 }
 
 export interface BleedLog {
@@ -50,8 +124,11 @@ export interface BleedLog {
   bottleSinceTopUp: number
   /** Of that, what came in cycles without strokes. */
   bottleWithoutStrokes: number
-  /** Clear cycles in a row at the end. */
+  /** Clear cycles in a row at the end. A cycle at which nobody looked neither counts nor breaks the row. */
   clearInRow: number
+  tricks: Held<TrickDone>[]
+  says: Held<PedalSaid>[]
+  setup: Held<BleedSetup> | null
 }
 export interface BleedState {
   bleed: BleedLog
@@ -65,35 +142,45 @@ export const startBleed = (): BleedState => ({
     bottleSinceTopUp: 0,
     bottleWithoutStrokes: 0,
     clearInRow: 0,
+    tricks: [],
+    says: [],
+    setup: null,
   },
 })
 
 const methods = namesOf(METHODS)
-const cameOuts = namesOf(CAME_OUT)
+const cameOuts = namesOf([...CAME_OUT, 'notSeen'])
+const tricks = namesOf(TRICKS)
+const sayings = namesOf(PEDAL_SAYS)
+const kit = namesOf(KIT)
+const phases = namesOf(BLEED_PHASES)
 
 type Kinds = { [K in keyof BleedPayloads]: EntryKind<BleedPayloads[K], BleedState> }
 
 export const BLEED_KINDS: Kinds = {
   bleedCycle: {
     subjects: ['job'],
-    knows: ({ method, cameOut }) => methods.has(method) && cameOuts.has(cameOut),
+    knows: ({ method, cameOut, phase }) =>
+      methods.has(method) && cameOuts.has(cameOut) && (phase === undefined || phases.has(phase)),
     take: ({ bleed }, held) => {
-      const { strokes, cameOut, bottle = 0 } = held.payload
+      const { method, strokes, cameOut, bottle = 0 } = held.payload
       bleed.cycles.push(held)
       bleed.strokes += strokes ?? 0
-      bleed.strokesSinceTopUp += strokes ?? 0
+      if (!GOES_ROUND.has(method)) bleed.strokesSinceTopUp += strokes ?? 0
       bleed.bottleSinceTopUp += bottle
       if (strokes === undefined) bleed.bottleWithoutStrokes += bottle
-      bleed.clearInRow = cameOut === 'clear' ? bleed.clearInRow + 1 : 0
+      if (cameOut !== 'notSeen') bleed.clearInRow = cameOut === 'clear' ? bleed.clearInRow + 1 : 0
     },
-    tell: ({ method, strokes, cameOut, colour, bottle }, format) =>
+    tell: ({ method, strokes, cameOut, colour, bottle, seconds, phase }, format) =>
       [
+        ...(phase ? [BLEED_PHASE_WORDS[phase]] : []),
         strokes === undefined
           ? METHOD_WORDS[method].name
           : `${strokes} ${strokes === 1 ? 'stroke' : 'strokes'}`,
-        CAME_OUT_WORDS[cameOut].toLowerCase(),
+        cameOut === 'notSeen' ? 'not seen what came' : CAME_OUT_WORDS[cameOut].toLowerCase(),
         ...(colour ? [colour] : []),
         ...(bottle === undefined ? [] : [format.volume(bottle)]),
+        ...(seconds === undefined ? [] : [`${seconds} s`]),
       ].join(', '),
   },
   topUp: {
@@ -106,5 +193,53 @@ export const BLEED_KINDS: Kinds = {
     },
     tell: ({ volume }, format) =>
       volume === undefined ? 'Topped up' : `Topped up, ${format.volume(volume)}`,
+  },
+  trick: {
+    subjects: ['job'],
+    knows: ({ trick }) => tricks.has(trick),
+    take: ({ bleed }, held) => {
+      bleed.tricks.push(held)
+    },
+    tell: ({ trick, degrees, minutes }) =>
+      [
+        TRICK_WORDS[trick],
+        ...(degrees === undefined ? [] : [`${degrees}°`]),
+        ...(minutes === undefined ? [] : [`${minutes} min`]),
+      ].join(', '),
+  },
+  pedalSays: {
+    subjects: ['job'],
+    knows: ({ says }) => sayings.has(says),
+    take: ({ bleed }, held) => {
+      bleed.says.push(held)
+    },
+    tell: ({ says, mm }, format) =>
+      `At the pedal: ${PEDAL_SAYS_WORDS[says]}${mm === undefined ? '' : `, ${format.length(mm)} free`}`,
+  },
+  bleedSetup: {
+    subjects: ['job'],
+    knows: ({ kit: list, steps = [] }) =>
+      list.every((one) => kit.has(one)) &&
+      steps.every(({ method }) => methods.has(method) || tricks.has(method)),
+    replaces: () => 'bleedSetup',
+    take: ({ bleed }, held) => {
+      bleed.setup = held
+    },
+    tell: ({ people, steps, override }) =>
+      [
+        `Bled by ${people === 1 ? 'one' : 'two'}`,
+        ...(steps?.length
+          ? [
+              steps
+                .map(({ method }) =>
+                  method in METHOD_WORDS
+                    ? METHOD_WORDS[method as Method].name
+                    : TRICK_WORDS[method as Trick],
+                )
+                .join(', then '),
+            ]
+          : []),
+        ...(override ? [`reservoir shared, on the word of ${override.by}: ${override.words}`] : []),
+      ].join('; '),
   },
 }

@@ -1,8 +1,20 @@
+import type { BleedRun } from '../bleed'
 import type { First, Scope, Way } from '../diagnosis'
 import type { JointPlace } from '../installation'
 import type { Caution, Place } from '../plan'
 import type { SizingAdvice } from '../sizing'
-import type { CameOut, Grade, JobKind, Method, Outcome, Stage } from '../journal'
+import type {
+  BleedPhase,
+  CameOut,
+  Grade,
+  JobKind,
+  KitItem,
+  Method,
+  Outcome,
+  PedalSays,
+  Stage,
+  Trick,
+} from '../journal'
 
 export { chanceWords } from './chance'
 
@@ -64,6 +76,72 @@ export const METHOD_WORDS: Record<Method, { name: string; cycle: string }> = {
     name: 'Off the vehicle, hung in a line',
     cycle: 'The whole circuit comes out; no crest is left.',
   },
+  reservoirVacuum: {
+    name: 'Vacuum at the reservoir',
+    cycle: 'Alone. Draw, wait two minutes, let it back slowly; a few times.',
+  },
+  slaveStrokes: {
+    name: 'Slave strokes in place',
+    cycle: 'Slave off its bolts, port uppermost, cap off: rod in, wait, let it out slowly.',
+  },
+  crackedUnion: {
+    name: 'At a cracked union',
+    cycle: 'One helper. Crack the union at the slave, push, nip it up, and only then lift.',
+  },
+  benchLoop: {
+    name: 'Master on the bench, hose looped',
+    cycle: 'Short slow strokes, both ends of the loop under fluid.',
+  },
+}
+/** A method as a sequence names it. */
+export const RUN_WORDS: Record<BleedRun, string> = {
+  openPush: 'Open, push, close, lift',
+  pumpHold: 'Pump, hold, open, close',
+  prop: 'Pedal propped down',
+  checkValve: 'Check-valve hose',
+  submerged: 'Hose under fluid, left open',
+  gravity: 'Gravity',
+  pressure: 'Pressure at the reservoir',
+  vacuum: 'Vacuum at the bleeder',
+  inject: 'From the bleeder up',
+  dryVacuum: 'Vacuum at the reservoir',
+  hang: 'Off the vehicle, hung in a line',
+  slavePush: 'Slave strokes in place',
+  shortStrokes: 'Ten short strokes',
+  bottom: 'Slave pushed home, screw open',
+  tap: 'Line tapped',
+  overnight: 'Pedal wedged down overnight',
+}
+export const BLEED_PHASE_WORDS: Record<BleedPhase, string> = {
+  fill: 'Fill',
+  flush: 'Flush',
+  finish: 'Finish',
+}
+export const TRICK_WORDS: Record<Trick, string> = {
+  shortStrokes: 'Ten short strokes, cap off',
+  tap: 'Line tapped along its way',
+  noseUp: 'Nose of the vehicle up',
+  noseDown: 'Nose of the vehicle down',
+  turned: 'Slave turned, bleed screw uppermost',
+  bottomed: 'Slave pushed home, screw open',
+  wedged: 'Pedal wedged down',
+}
+export const PEDAL_SAYS_WORDS: Record<PedalSays, string> = {
+  firmer: 'firmer',
+  toFloor: 'to the floor',
+  stuck: 'stays down',
+  easy: 'no resistance',
+  free: 'takes up',
+}
+export const KIT_WORDS: Record<KitItem, string> = {
+  pump: 'Pump oil can',
+  vacuumPump: 'Vacuum pump',
+  pressureCap: 'Cap for the reservoir, with gauge',
+  injector: 'Injector or large syringe',
+  checkValveHose: 'Hose with a check valve',
+  hose: 'Clear hose and bottle',
+  prop: 'Bar for the pedal',
+  wedge: 'Clamp and wedge',
 }
 /** The schools, as they are asked for. */
 export const SCOPE_WORDS: Record<Scope, string> = {

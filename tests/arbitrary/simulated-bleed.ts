@@ -1,6 +1,8 @@
 import { evenDraws } from '../../core/chance'
 import { Bleed, drawnConstants, type RankAsked } from '../../core/bleed'
-import { gradeOf, sharedOut, type Followed } from '../../core/bleed/follow'
+import { gradeOf } from '../../core/bleed/follow'
+import type { Followed } from '../../core/bleed/logged'
+import { sharedOut } from '../../core/bleed/share-out'
 import { cycleOf } from '../../core/bleed/methods'
 import { askedOf } from '../../core/bleed/rank'
 

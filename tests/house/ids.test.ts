@@ -9,7 +9,18 @@ import {
   READING_NAMES,
   REPAIRS,
 } from '../../core/diagnosis'
-import { CAME_OUT, GRADES, JOB_KINDS, KINDS, METHODS, PHASES } from '../../core/journal'
+import {
+  BLEED_PHASES,
+  CAME_OUT,
+  GRADES,
+  JOB_KINDS,
+  KINDS,
+  KIT,
+  METHODS,
+  PEDAL_SAYS,
+  PHASES,
+  TRICKS,
+} from '../../core/journal'
 import { root } from '../../scripts/packages.mjs'
 
 const now: Record<string, readonly string[]> = {
@@ -24,6 +35,10 @@ const now: Record<string, readonly string[]> = {
   phases: PHASES,
   methods: METHODS,
   cameOut: CAME_OUT,
+  bleedPhases: BLEED_PHASES,
+  tricks: TRICKS,
+  pedalSays: PEDAL_SAYS,
+  bleedKit: KIT,
   grades: GRADES,
 }
 const frozen = JSON.parse(
