@@ -9,6 +9,8 @@ export interface Run<R> {
   step: (count: number) => number
   /** What comes of the pieces done so far. */
   result: () => R
+  /** What is known so far is worth a look before it is finished, from so many pieces on. */
+  readonly tellsFrom?: number
 }
 
 /** All of a run at once. */

@@ -45,11 +45,15 @@ export function useHeavy<N extends HeavyName>(name: N) {
     const { remote, broke } = heavyWorker()
     // How far it is comes by a way of its own, and may come after the answer.
     let answered = false
-    const told = proxy((done: number, total: number) => {
-      if (mine === run && !answered) progress.value = done / total
+    const told = proxy((done: number, total: number, soFar?: HeavyResult<N>) => {
+      if (mine !== run || answered) return
+      progress.value = done / total
+      if (soFar !== undefined) result.value = soFar
     })
     try {
-      const asked = remote.ask(asker, name, plainly(question), told) as Promise<Ended<HeavyResult<N>>>
+      const asked = remote.ask(asker, name, plainly(question), told as never) as Promise<
+        Ended<HeavyResult<N>>
+      >
       const answer = await Promise.race([asked, broke])
       if (mine !== run || !answer.ended) return
       result.value = answer.result

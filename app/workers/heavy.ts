@@ -8,6 +8,7 @@ import { jobPlan, type ShopPlans } from '~~/core/proof'
 import type { Run } from '~~/core/run'
 import { sizeRun, type SizingChoice, type SizingLimits } from '~~/core/sizing'
 import { bandRun, type BandOptions } from '~~/core/whatif'
+import { BLEED_HEAVY } from './bleed-runs'
 import { Turns, type Ended, type HowFar } from './turns'
 
 interface PlanQuestion {
@@ -44,6 +45,7 @@ interface SizeQuestion {
 
 /** Heavy computation by name: from a question, in plain data, to a run. */
 const RUNS = {
+  ...BLEED_HEAVY,
   band: ({ installation, options }: { installation: Installation; options: BandOptions }) =>
     bandRun(installation, options),
   estimate: (known: Known) => estimateRun(known),
@@ -72,7 +74,7 @@ const heavy = {
     asker: string,
     name: N,
     question: HeavyQuestion<N>,
-    told: HowFar,
+    told: HowFar<HeavyResult<N>>,
   ): Promise<Ended<HeavyResult<N>>> =>
     turns.ask(asker, () => RUNS[name](question as never) as Run<unknown> as Run<HeavyResult<N>>, told),
   stop: (asker: string): void => turns.stop(asker),

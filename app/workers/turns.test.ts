@@ -43,6 +43,30 @@ describe('runs that share a thread', () => {
     expect(log).toEqual(['band begins', 'band 20/45', 'band 40/45', 'band 45/45'])
   })
 
+  it('tell what is known so far where it is worth a look, and not more often than one can look', async () => {
+    let clock = 0
+    const seen: (string | undefined)[] = []
+    let done = 0
+    const own = new Turns(
+      () => Promise.resolve(),
+      () => (clock += 100),
+    )
+    const run: Run<string> = {
+      total: 60,
+      tellsFrom: 20,
+      step: (count) => (done += Math.min(count, 60 - done)),
+      result: () => `of ${done}`,
+    }
+    await own.ask(
+      'a',
+      () => run,
+      (_, __, soFar) => seen.push(soFar),
+    )
+    expect(seen[0]).toBeUndefined()
+    expect(seen).toContain('of 20')
+    expect(seen.filter((one) => one !== undefined).length).toBeLessThan(seen.length)
+  })
+
   it('stop between two slices, and do no more', async () => {
     const { turns, ask, slices, log } = bench()
     const answer = ask('a', 'band', 1000)

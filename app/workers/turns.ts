@@ -5,7 +5,11 @@ const SLICE = 12
 /** Pieces between two looks at the clock. */
 const PIECES = 10
 
-export type HowFar = (done: number, total: number) => void
+/** How far it is; what is known so far comes with it where that is worth a look. */
+export type HowFar<R = unknown> = (done: number, total: number, soFar?: R) => void
+
+/** ms between two looks at what is known so far. */
+const BETWEEN = 300
 
 interface Turn {
   asker: string
@@ -13,6 +17,8 @@ interface Turn {
   finished: boolean
   begin: () => Run<unknown>
   told: HowFar
+  /** When what is known so far was last told, ms. */
+  toldAt: number
   done: (answer: { ended: boolean; result?: unknown }) => void
   fail: (error: unknown) => void
 }
@@ -36,11 +42,22 @@ export class Turns {
     private readonly now: () => number,
   ) {}
 
-  ask<R>(asker: string, begin: () => Run<R>, told: HowFar): Promise<Ended<R>> {
+  ask<R>(asker: string, begin: () => Run<R>, told: HowFar<R>): Promise<Ended<R>> {
     this.stop(asker)
     return new Promise((resolve, reject) => {
       const done = (answer: { ended: boolean; result?: unknown }) => resolve(answer as Ended<R>)
-      this.open.push({ asker, run: null, finished: false, begin, told, done, fail: reject })
+      const tell = told as HowFar
+      const toldAt = -Infinity
+      this.open.push({
+        asker,
+        run: null,
+        finished: false,
+        begin,
+        told: tell,
+        toldAt,
+        done,
+        fail: reject,
+      })
       if (!this.working) void this.work()
     })
   }
@@ -81,7 +98,11 @@ export class Turns {
       do done = run.step(PIECES)
       while (done < run.total && this.now() < until)
       turn.finished = done >= run.total
-      turn.told(done, run.total)
+      const now = this.now()
+      const isWorth =
+        run.tellsFrom !== undefined && done >= run.tellsFrom && now >= turn.toldAt + BETWEEN
+      if (isWorth) turn.toldAt = now
+      turn.told(done, run.total, isWorth ? run.result() : undefined)
     }
   }
 }

@@ -55,6 +55,7 @@ export const BLEED_AT_BOUNDARY = {
         overPressure: Type.Optional(bounded({ min: 1, max: 300 })),
         dryVacuum: Type.Optional(bounded({ min: 1, max: 100 })),
         override: Type.Optional(Type.Object({ by: Line(80), words: Line(300) }, strict)),
+        dry: Type.Optional(Type.Boolean()),
         steps: Type.Optional(
           Type.Array(
             Type.Object(

@@ -62,8 +62,7 @@ export function readRank(input: unknown): { asked: RankAsked; logged: unknown; a
     if (!Number.isInteger(value)) throw new InputError(`${name} must be a whole number`, `/${name}`)
     return value
   }
-  const wanted =
-    given.wantedAir === undefined ? undefined : number('wantedAir', 1, 1_000_000, 0) / 1000
+  const wanted = given.wantedAir === undefined ? undefined : number('wantedAir', 1, 1_000_000, 0) / 1000
   const { start, shareOut } = readRankStart(given.start, installation, laid)
   const asked: RankAsked = {
     laid,

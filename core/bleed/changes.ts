@@ -3,6 +3,7 @@ import type { Point } from './cells'
 import { drawnConstants } from './draw-constants'
 import type { BleedRun } from './methods'
 import { tryOut, type Outcome, type RankAsked } from './rank'
+import { whole, type Run } from '../run'
 
 /** What may be moved, turned or done first, so that a bleed goes better. */
 export const BLEED_CHANGES = [
@@ -89,18 +90,34 @@ const summed = (outcomes: readonly Outcome[]) => {
   }
 }
 
-/** A sequence rerun with each change that can be made here, the better first: the same draws with and without. */
-export function whatChanges(
+/** A sequence rerun with each change that can be made here, the better first: the same draws with and without. One piece is one change. */
+export function changesRun(
   steps: readonly BleedRun[],
   asked: RankAsked,
   draws = 8,
   atUnion = false,
-): Changed[] {
-  const constants = drawnConstants(asked.set, draws, asked.seed)
-  const before = summed(constants.map((one) => tryOut(steps, asked, one, atUnion)))
-  const list = BLEED_CHANGES.flatMap((change): Changed[] => {
-    const next = changed(asked, change)
-    return next ? [{ change, ...summed(constants.map((one) => tryOut(steps, next, one, atUnion))), before }] : []
-  })
-  return list.sort((a, b) => b.chance - a.chance || a.minutes - b.minutes)
+): Run<Changed[]> {
+  const constants = drawnConstants(asked.set, draws, asked.seed, asked.learned)
+  const all = (of: RankAsked) => summed(constants.map((one) => tryOut(steps, of, one, atUnion)))
+  const list: Changed[] = []
+  let before: ReturnType<typeof summed> | null = null
+  let done = 0
+  return {
+    total: 1 + BLEED_CHANGES.length,
+    step(count) {
+      for (const end = Math.min(this.total, done + count); done < end; done++) {
+        const change = BLEED_CHANGES[done - 1]
+        if (change === undefined) {
+          before = all(asked)
+          continue
+        }
+        const next = changed(asked, change)
+        if (next) list.push({ change, ...all(next), before: before! })
+      }
+      return done
+    },
+    result: () => [...list].sort((a, b) => b.chance - a.chance || a.minutes - b.minutes),
+  }
 }
+export const whatChanges = (...given: Parameters<typeof changesRun>): Changed[] =>
+  whole(changesRun(...given))

@@ -19,15 +19,18 @@ const film = (method: 'openPush' | 'pumpHold' | 'vacuum', cycles: number) =>
   whole(filmRun(asked, [{ method, cycles }]))
 
 describe('a run that is watched', () => {
-  it.each(['openPush', 'pumpHold', 'vacuum'] as const)('%s ends as the run nobody watched', (method) => {
-    const last = film(method, 4).frames.at(-1)!
-    const { cycles } = bleedRun({ ...askedOf(asked, usualConstants(), 80), method, cycles: 4 })
-    const told = cycles.at(-1)!
-    // Waits are gone through in short pieces, so that a little drifts otherwise.
-    expect(last.air.total).toBeCloseTo(told.total, 1)
-    expect(last.air.slave).toBeCloseTo(told.slave, 1)
-    expect(last.liquidOut).toBeCloseTo(told.liquidOut, 0)
-  })
+  it.each(['openPush', 'pumpHold', 'vacuum'] as const)(
+    '%s ends as the run nobody watched',
+    (method) => {
+      const last = film(method, 4).frames.at(-1)!
+      const { cycles } = bleedRun({ ...askedOf(asked, usualConstants(), 80), method, cycles: 4 })
+      const told = cycles.at(-1)!
+      // Waits are gone through in short pieces, so that a little drifts otherwise.
+      expect(last.air.total).toBeCloseTo(told.total, 1)
+      expect(last.air.slave).toBeCloseTo(told.slave, 1)
+      expect(last.liquidOut).toBeCloseTo(told.liquidOut, 0)
+    },
+  )
   it('goes forward in time, cycle by cycle, and shows shares of gas only', () => {
     const { frames, line } = film('openPush', 3)
     expect(line.height).toHaveLength(80)

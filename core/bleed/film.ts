@@ -128,7 +128,7 @@ export function filmRun(
   return {
     total: order.length,
     step(count) {
-      for (const end = Math.min(order.length, done + count); done < end; ) {
+      for (const end = Math.min(order.length, done + count); done < end;) {
         method = order[done]!
         cycleOf(method, setting)
         look()

@@ -7,6 +7,7 @@ import { cycleOf } from './methods'
 import { askedOf, type RankAsked, type Ranged } from './rank'
 import { Bleed } from './run'
 import { sharedOut } from './share-out'
+import type { Run } from '../run'
 
 /** Circuits that might be the one on the vehicle; drawn anew from the likely ones when fewer than half carry the weight. */
 const PARTICLES = 256
@@ -46,7 +47,7 @@ export class Following {
 
   constructor(asked: RankAsked) {
     this.draw = evenDraws(asked.seed)
-    const constants = drawnConstants(asked.set, PARTICLES, asked.seed)
+    const constants = drawnConstants(asked.set, PARTICLES, asked.seed, asked.learned)
     this.particles = constants.map(
       (one) => new Bleed({ ...askedOf(asked, one), start: sharedOut(asked.start, this.draw) }),
     )
@@ -150,5 +151,27 @@ export class Following {
       mean.master += (weight * machine.master) / machine.masterNow
     })
     return mean
+  }
+}
+
+export interface FollowAnswer {
+  now: Now
+  picture: Picture
+}
+/** Goes on with what was logged since; one piece is one particle through one line of the log. */
+export function followRun(following: Following, logged: readonly Followed[]): Run<FollowAnswer> {
+  const { size } = following
+  let done = 0
+  return {
+    total: logged.length * size,
+    step(count) {
+      for (const end = Math.min(this.total, done + count); done < end;) {
+        following.weigh(done % size, logged[Math.floor(done / size)]!)
+        done += 1
+        if (done % size === 0) following.settle()
+      }
+      return done
+    },
+    result: () => ({ now: following.now(), picture: following.picture() }),
   }
 }

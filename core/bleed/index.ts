@@ -15,7 +15,17 @@ export { BLEED_CONSTANTS, usualConstants, type BleedConstant, type Constants } f
 export { BLEED_RUNS, type BleedRun } from './methods'
 export { Bleed, bleedRun, type BleedCycleTold } from './run'
 export { readBleed } from './read'
-export { drawnConstants } from './draw-constants'
+export { drawnConstants, type Learned } from './draw-constants'
+export { bleedAdvice, WHEN_IT_STOPS, type BleedAdvice, type BleedSoFar } from './advice'
+export { fillingOf, type Filling } from './filling'
+export {
+  countOutcomes,
+  learnRun,
+  outcomeOf,
+  routingOf,
+  type BleedOutcome,
+  type OutcomeCount,
+} from './outcomes'
 export { laidOut, type LaidCircuit } from './laid'
 export { MEANS, meansOf, ruledOut, SEQUENCES, type RuledOut } from './means'
 export {
@@ -28,9 +38,32 @@ export {
   type Target,
 } from './rank'
 export { filmRun, type Film, type FilmCells, type Frame, type Picture } from './film'
-export { BLEED_CHANGES, changed, whatChanges, type BleedChange, type Changed } from './changes'
-export { Following, gradeOf, type Now } from './follow'
-export { cycleFollowed, METHOD_OF, RUN_OF, trickFollowed, type AirBy, type Followed } from './logged'
+export {
+  BLEED_CHANGES,
+  changed,
+  changesRun,
+  whatChanges,
+  type BleedChange,
+  type Changed,
+} from './changes'
+export { Following, followRun, gradeOf, type FollowAnswer, type Now } from './follow'
+export {
+  cycleFollowed,
+  firstMethod,
+  loggedSteps,
+  METHOD_OF,
+  RUN_OF,
+  trickFollowed,
+  type AirBy,
+  type Followed,
+} from './logged'
 export { airByOf, answerRank, placesInMm3, restsOnOf, runsOf, type RankAnswer } from './answer-rank'
 export { startFromTravel, startOfAir, targetOf } from './asked-rank'
-export { carryWords, entryWords, ruledOutWords, screwWords, sequenceWords, targetWords } from './rank-words'
+export {
+  carryWords,
+  entryWords,
+  ruledOutWords,
+  screwWords,
+  sequenceWords,
+  targetWords,
+} from './rank-words'

@@ -7,10 +7,11 @@ import {
   type BleedCycle,
   type CameOut,
   type Method,
-  type PedalSaid,
+  type Trick,
   type TrickDone,
 } from '../entries'
 import type { BleedRun } from './methods'
+import type { RankedEntry } from './rank'
 
 /** What was logged, as a bleed that is followed takes it: a cycle, what the pedal showed, or another lie of the vehicle. */
 export type Followed =
@@ -151,10 +152,30 @@ export function readLogged(input: unknown, at: string, airBy: AirBy): Followed[]
       return [trickFollowed({ trick, ...(degrees !== undefined && { degrees }) })]
     }
     const travel = given.says !== undefined ? number('mm', 0, 400) : number('value', 0, 400)
-    if (travel === undefined || (given.reading !== undefined && given.reading !== 'freeTravel')) return []
+    if (travel === undefined || (given.reading !== undefined && given.reading !== 'freeTravel'))
+      return []
     const air = airBy(travel)
     return air ? [air] : []
   })
 }
-/** Free travel that was called over, where it was said. */
-export const travelSaid = ({ mm }: PedalSaid): number | null => mm ?? null
+/** Tricks that a sequence may end with, as the journal names them. */
+const TRICK_OF: Partial<Record<BleedRun, Trick>> = {
+  shortStrokes: 'shortStrokes',
+  bottom: 'bottomed',
+  overnight: 'wedged',
+  tap: 'tap',
+}
+/** Steps of a ranked sequence as they are chosen and logged. */
+export function loggedSteps({ steps, atUnion }: Pick<RankedEntry, 'steps' | 'atUnion'>) {
+  const list: { method: Method | Trick; cycles: number }[] = []
+  for (const { method, cycles } of steps) {
+    const known =
+      atUnion && method === 'openPush' ? 'crackedUnion' : (METHOD_OF[method] ?? TRICK_OF[method])
+    if (known) list.push({ method: known, cycles: Math.round(cycles) })
+  }
+  return list
+}
+const isMethod = (one: Method | Trick): one is Method => METHODS.some((method) => method === one)
+/** The first of them that is logged in cycles. */
+export const firstMethod = (steps: readonly { method: Method | Trick }[]): Method | null =>
+  steps.map(({ method }) => method).find(isMethod) ?? null

@@ -2,7 +2,6 @@ import table from './means.json' with { type: 'json' }
 import type { KitItem } from '../entries'
 import type { BleedRun } from './methods'
 
-
 /** What a method takes beside strokes: judgement, a reason a row. */
 export interface Means {
   method: BleedRun
@@ -68,6 +67,7 @@ export function ruledOut(
   if (of.screw && steps.includes('slavePush')) return 'noTool'
   if (of.shared && !of.overridden && means.some(({ shared }) => shared === false)) return 'shared'
   // Fluid from a union goes into a rag: it takes no hose.
-  if (!atUnion && means.some(({ tools }) => tools.some((tool) => !of.kit.includes(tool)))) return 'noTool'
+  if (!atUnion && means.some(({ tools }) => tools.some((tool) => !of.kit.includes(tool))))
+    return 'noTool'
   return means.some(({ people }) => people > of.people) ? 'noHelper' : null
 }

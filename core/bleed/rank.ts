@@ -1,7 +1,7 @@
 import { USUAL_MASTER, usualAsked, type BleedAsked, type BleedStart } from './asked'
 import { BLEED_CONSTANTS, usualConstants, type ConstantName, type Constants } from './constants'
 import { bearsOn } from './bears-on'
-import { drawnConstants } from './draw-constants'
+import { drawnConstants, type Learned } from './draw-constants'
 import type { LaidCircuit } from './laid'
 import { evenDraws } from '../chance'
 import type { KitItem } from '../entries'
@@ -50,6 +50,8 @@ export interface RankAsked {
   /** Constants that somebody set or read off. */
   set: Partial<Constants>
   sharedOverride?: string
+  /** What this shop's own bleeds say of the constants. */
+  learned?: Learned
   noseUp: number
   draws: number
   seed: number
@@ -252,12 +254,13 @@ export function rankRun(asked: RankAsked): Run<RankedEntry[]> {
       outcomes: [] as Outcome[],
     }))
   const open = sequences.filter(({ out }) => out === null)
-  const constants = drawnConstants(set, draws, seed)
+  const constants = drawnConstants(set, draws, seed, asked.learned)
   const shares = evenDraws(seed + 1)
   const starts = constants.map(() => (asked.shareOut ? sharedOut(asked.start, shares) : asked.start))
   let done = 0
   return {
     total: open.length * draws,
+    tellsFrom: open.length,
     step(count) {
       // All sequences with one draw, then all with the next: a first order is there soon.
       for (const end = Math.min(this.total, done + count); done < end; done++) {
@@ -290,11 +293,7 @@ function needed(one: RankedEntry): void {
 /** A change of minutes by more than this, or of whether it gets there, hangs on a constant. */
 const MUCH = 1.5
 /** Constants on which an entry's place hangs: rerun with each that bears on it at both ends of its range, the others usual. */
-export function restsOn(
-  steps: readonly BleedRun[],
-  asked: RankAsked,
-  atUnion = false,
-): ConstantName[] {
+export function restsOn(steps: readonly BleedRun[], asked: RankAsked, atUnion = false): ConstantName[] {
   const usual = { ...usualConstants(), ...asked.set }
   return BLEED_CONSTANTS.flatMap(({ name, low, high }) => {
     const known = name as ConstantName

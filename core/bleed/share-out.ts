@@ -37,7 +37,6 @@ export function sharedOut(start: BleedStart, draw: Draw): BleedStart {
   return { line, slave, master }
 }
 
-
 /**
  * Air that a reading showed, over the places that hold it at rest: the line at its crest, the slave over its line's port, the master over
  * its outlet, each in proportion to its room.
@@ -56,8 +55,7 @@ export function sharedByRoom(asked: BleedAsked, air: number): BleedStart {
   const highest = Math.max(...laid.mid)
   const high = highest - Math.max(...laid.ends) > CREST / 1000
   let room = 0
-  if (high)
-    for (const z of laid.mid) if (highest - z <= CREST / 1000) room += laid.volume
+  if (high) for (const z of laid.mid) if (highest - z <= CREST / 1000) room += laid.volume
   const rooms = { line: room, slave: chambers.linePort, master: chambers.outlet(0) }
   const sum = rooms.line + rooms.slave + rooms.master
   const share = (one: number) => (sum > 0 ? (air * one) / sum : air / 3)

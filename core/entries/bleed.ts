@@ -1,5 +1,11 @@
 import type { Held } from './held'
-import { BLEED_PHASE_WORDS, CAME_OUT_WORDS, METHOD_WORDS, PEDAL_SAYS_WORDS, TRICK_WORDS } from '../words'
+import {
+  BLEED_PHASE_WORDS,
+  CAME_OUT_WORDS,
+  METHOD_WORDS,
+  PEDAL_SAYS_WORDS,
+  TRICK_WORDS,
+} from '../words'
 import { namesOf, type EntryKind } from './kind'
 
 export const CAME_OUT = ['nothing', 'foam', 'large', 'few', 'clear'] as const
@@ -103,6 +109,8 @@ export interface BleedSetup {
   dryVacuum?: number
   /** Whose word it is that a reservoir which the brakes share is put under pressure or vacuum all the same. */
   override?: { by: string; words: string }
+  /** The circuit is empty: it is filled first. */
+  dry?: boolean
   /** The sequence that was chosen. */
   steps?: { method: Method | Trick; cycles: number }[]
 }

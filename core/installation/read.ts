@@ -53,7 +53,8 @@ export function readInstallation(input: unknown, at = ''): Installation {
   }
   if (given.rodThreadPitch !== undefined)
     next.rodThreadPitch = figure(given.rodThreadPitch, `${at}/rodThreadPitch`, 'rodThreadPitch')
-  for (const name of CARRIED) if (given[name] !== undefined) Object.assign(next, { [name]: given[name] })
+  for (const name of CARRIED)
+    if (given[name] !== undefined) Object.assign(next, { [name]: given[name] })
   return next
 }
 /** Where the parts of a kind of vehicle sit, without its circuit. */
@@ -73,7 +74,9 @@ function figure(value: unknown, at: string, path: string): number {
 function readPlace<T extends object>(input: unknown, at: string, part: string, usual: T): T {
   if (input === undefined) return usual
   const fields = PLACE_FIELDS.filter(({ path }) => path.startsWith(`${part}.`))
-  const names = fields.map(({ path }) => path.slice(part.length + 1)).filter((one) => !one.includes('.'))
+  const names = fields
+    .map(({ path }) => path.slice(part.length + 1))
+    .filter((one) => !one.includes('.'))
   const given = objectOf(input, at, [...names, ...(part === 'reservoir' ? ['sharedWithBrakes'] : [])])
   const next = { ...usual }
   for (const name of names)

@@ -1,0 +1,311 @@
+import { useThrottleFn } from '@vueuse/core'
+import { computed, inject, onMounted, provide, ref, watch, type InjectionKey } from 'vue'
+import {
+  airByOf,
+  bleedAdvice,
+  changed,
+  cycleFollowed,
+  firstMethod,
+  laidOut,
+  loggedSteps,
+  startFromTravel,
+  startOfAir,
+  targetOf,
+  trickFollowed,
+  type BleedChange,
+  type BleedStart,
+  type Followed,
+  type LaidCircuit,
+  type RankAsked,
+  type RankedEntry,
+} from '~~/core/bleed'
+import { freeTravel, InputError } from '~~/core/circuit'
+import type { BleedSetup, Method } from '~~/core/journal'
+import { formatOf } from '~~/core/quantity'
+import { LIMITS } from '~~/core/proof'
+
+/** Draws of a ranking that is looked at, and of one that only the advice hangs on. */
+const DRAWS = 32
+const FEW = 8
+/** Ways of which it is said on which constants they hang. */
+const FIRST = 3
+/** ml of air that a circuit is taken to hold while nobody has measured it. */
+const UNMEASURED = 3
+/** Gauge as the screen starts with it, kPa: 50 to 70 is common. */
+const GAUGE = 60
+/** Packages that leave a circuit without fluid. */
+const EMPTIES = /^(drain|renew|rebuild|unitOut)/
+/** ms between two rankings while the line is dragged. */
+const DRAGGED = 350
+
+export const USUAL_SETUP: BleedSetup = { people: 2, kit: ['hose', 'wedge'] }
+
+/** The bleed of the open job: with what it is done, what is ranked, what is left, and what to do next. */
+function openBleeding() {
+  const { state, file } = useJob()
+  const { installation, kept } = useJobFigures()
+  const learnt = useBleedLearntStore()
+  const learn = useHeavy('learn')
+  const rank = useHeavy('rank')
+  const rests = useHeavy('rests')
+  const changes = useHeavy('changes')
+  const follow = useHeavy('follow')
+
+  const setup = computed<BleedSetup>(() => ({ ...USUAL_SETUP, ...state.value.bleed.setup?.payload }))
+  const set = (change: Partial<BleedSetup>) => file('bleedSetup', { ...setup.value, ...change })
+  /** Emptied by the work before the first cycle, or said to be empty. */
+  const dry = computed(() => {
+    if (setup.value.dry !== undefined) return setup.value.dry
+    return state.value.stepsTold.some(
+      ({ id, payload }) => payload.act === 'done' && EMPTIES.test(payload.step) && id < first.value,
+    )
+  })
+
+  const laid = computed((): LaidCircuit | null => {
+    if (!installation.value) return null
+    try {
+      return laidOut(installation.value)
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error
+      return null
+    }
+  })
+  const target = computed(() => targetOf(kept.value))
+  const travels = computed(() => {
+    const { readings, course } = state.value
+    const own = course.filter(({ payload }) => payload.reading === 'freeTravel')
+    return [
+      ...(readings.asFound.freeTravel ? [readings.asFound.freeTravel] : []),
+      ...own,
+      ...(readings.after.freeTravel ? [readings.after.freeTravel] : []),
+    ]
+  })
+  /** Air before the first cycle: by free travel, or as it is taken to be. */
+  const first = computed(() => state.value.bleed.cycles[0]?.id ?? '~')
+  const startReading = computed(() => travels.value.filter(({ id }) => id < first.value).at(-1) ?? null)
+  const measured = computed(() => startReading.value !== null)
+  const start = computed((): BleedStart | null => {
+    if (!laid.value || !kept.value) return null
+    if (dry.value) return 'dry'
+    const reading = startReading.value?.payload.value
+    const known = reading === undefined ? null : startFromTravel(kept.value, laid.value, reading)
+    return known ?? startOfAir(laid.value, UNMEASURED)
+  })
+
+  /** Everything but where the air is by now. */
+  const base = computed((): Omit<RankAsked, 'start' | 'draws'> | null => {
+    if (!laid.value) return null
+    const { people, kit, vacuum, overPressure, dryVacuum, override } = setup.value
+    return {
+      laid: laid.value,
+      shareOut: !dry.value,
+      target: target.value,
+      people,
+      kit,
+      set: {
+        vacuum: vacuum ?? GAUGE,
+        dryVacuum: dryVacuum ?? GAUGE,
+        ...(overPressure !== undefined && { overPressure }),
+      },
+      ...(override && { sharedOverride: `${override.by}: ${override.words}` }),
+      ...(learnt.learned && { learned: learnt.learned }),
+      noseUp: nose.value,
+      seed: 1,
+    }
+  })
+  /** How the vehicle stands now, degrees nose up. */
+  const nose = computed(() => {
+    const last = state.value.bleed.tricks.findLast(
+      ({ payload }) => payload.trick === 'noseUp' || payload.trick === 'noseDown',
+    )?.payload
+    return last ? (last.trick === 'noseUp' ? 1 : -1) * (last.degrees ?? 10) : 0
+  })
+
+  // What is left, by what was logged.
+  const logged = computed((): Followed[] => {
+    const circuit = kept.value
+    if (!circuit) return []
+    const air = airByOf(circuit)
+    const { cycles, tricks, says } = state.value.bleed
+    const after = travels.value.filter(({ id }) => id > first.value)
+    const lines: { id: string; line: Followed | null }[] = [
+      ...cycles.map(({ id, payload }) => ({ id, line: cycleFollowed(payload) })),
+      ...tricks.map(({ id, payload }) => ({ id, line: trickFollowed(payload) })),
+      ...says.map(({ id, payload }) => ({
+        id,
+        line: payload.mm === undefined ? null : air(payload.mm),
+      })),
+      ...after.map(({ id, payload }) => ({ id, line: air(payload.value) })),
+    ]
+    return lines.sort((a, b) => (a.id < b.id ? -1 : 1)).flatMap(({ line }) => (line ? [line] : []))
+  })
+  const followAsked = computed((): RankAsked | null =>
+    base.value && start.value && state.value.bleed.cycles.length > 0
+      ? { ...base.value, noseUp: 0, start: start.value, draws: 1 }
+      : null,
+  )
+  const followQuestion = computed(() =>
+    followAsked.value ? JSON.stringify({ asked: followAsked.value, logged: logged.value }) : null,
+  )
+  watch(
+    followQuestion,
+    (question) => {
+      if (question === null) {
+        follow.stop()
+        follow.result.value = null
+      } else void follow.start(JSON.parse(question) as Parameters<typeof follow.start>[0])
+    },
+    { immediate: true },
+  )
+  const now = computed(() => follow.result.value?.now ?? null)
+  const picture = computed(() => follow.result.value?.picture ?? null)
+
+  // What is ranked: from what is thought to be left, or from the start.
+  const looked = ref(false)
+  const asIf = ref<BleedChange | null>(null)
+  const asked = computed((): RankAsked | null => {
+    if (!base.value || !start.value) return null
+    const begun = now.value && state.value.bleed.cycles.length > 0
+    const from: BleedStart = begun
+      ? {
+          line: now.value!.line.middle,
+          slave: now.value!.slave.middle,
+          master: now.value!.master.middle,
+        }
+      : start.value
+    const plain: RankAsked = {
+      ...base.value,
+      start: from,
+      shareOut: from !== 'dry',
+      draws: looked.value ? DRAWS : FEW,
+    }
+    return (asIf.value && changed(plain, asIf.value)) || plain
+  })
+  const rankQuestion = computed(() => (asked.value ? JSON.stringify(asked.value) : null))
+  const startRank = useThrottleFn(
+    (question: string) => void rank.start(JSON.parse(question) as RankAsked),
+    DRAGGED,
+    true,
+    true,
+  )
+  const waitsForNow = computed(
+    () => state.value.bleed.cycles.length > 0 && follow.result.value === null,
+  )
+  watch(
+    [rankQuestion, waitsForNow],
+    ([question, waits]) => {
+      if (question === null) rank.stop()
+      else if (!waits) void startRank(question)
+    },
+    { immediate: true },
+  )
+  const ranked = computed((): readonly RankedEntry[] => rank.result.value ?? [])
+  const open = computed(() => ranked.value.filter(({ ruledOut }) => ruledOut === null))
+  const out = computed(() => ranked.value.filter(({ ruledOut }) => ruledOut !== null))
+
+  // One of them is looked at more closely: on what it hangs, and what would change it.
+  const keyOf = ({ steps, atUnion }: Pick<RankedEntry, 'steps' | 'atUnion'>) =>
+    [atUnion ? 'union' : '', ...steps.map(({ method }) => method)].join(' ')
+  const picked = ref<string | null>(null)
+  const entry = computed(
+    () => open.value.find((one) => keyOf(one) === picked.value) ?? open.value[0] ?? null,
+  )
+  const entryKey = computed(() => (entry.value ? keyOf(entry.value) : ''))
+  const isRanked = computed(() => rank.progress.value === null && open.value.length > 0)
+  const restsOf = ref<Record<string, string[]>>({})
+  watch([isRanked, looked], ([done, look]) => {
+    if (!done || !look || !asked.value) return
+    const entries = open.value.slice(0, FIRST)
+    restsOf.value = {}
+    void rests.start({ asked: asked.value, entries }).then(() => {
+      const found = rests.result.value
+      if (found)
+        restsOf.value = Object.fromEntries(entries.map((one, i) => [keyOf(one), found[i] ?? []]))
+    })
+  })
+  watch([isRanked, entryKey, looked], ([done, , look]) => {
+    if (done && look && asked.value && entry.value)
+      void changes.start({ asked: asked.value, entry: entry.value, draws: FEW })
+  })
+
+  const lastCycle = computed(() => state.value.bleed.cycles.at(-1)?.id ?? '')
+  const wantedTravel = computed(() =>
+    kept.value && target.value.reachable
+      ? freeTravel({ ...kept.value.circuit, air: 1000 * target.value.value })
+      : null,
+  )
+  const advice = computed(() => {
+    const { cycles, clearInRow } = state.value.bleed
+    return bleedAdvice(
+      {
+        cycles: cycles.map(({ payload }) => payload),
+        clearInRow,
+        wantedClear: LIMITS.clearInRow,
+        now: now.value,
+        target: target.value,
+        travels: travels.value.map(({ payload }) => payload.value),
+        wantedTravel: wantedTravel.value,
+        measuredSince: travels.value.some(({ id }) => id > lastCycle.value),
+        ranked: ranked.value,
+      },
+      formatOf(unitsNow()),
+    )
+  })
+  /** Files what was chosen, and sets the log to its first method. */
+  async function choose(one: RankedEntry): Promise<Method | null> {
+    const steps = loggedSteps(one)
+    return (await set({ steps })) ? firstMethod(steps) : null
+  }
+
+  onMounted(() => {
+    const weigh = async (outcomes: Parameters<typeof learn.start>[0]) => {
+      await learn.start(outcomes)
+      return learn.result.value
+    }
+    learnt.load(weigh).catch(() => {})
+  })
+
+  return {
+    setup,
+    set,
+    dry,
+    laid,
+    target,
+    measured,
+    start,
+    asked,
+    asIf,
+    looked,
+    ranking: rank.progress,
+    rankProblem: rank.problem,
+    tookMs: rank.took,
+    ranked,
+    open,
+    out,
+    keyOf,
+    picked,
+    entry,
+    restsOf,
+    changes: changes.result,
+    changesProgress: changes.progress,
+    now,
+    picture,
+    following: follow.progress,
+    advice,
+    wantedTravel,
+    choose,
+    stop: rank.stop,
+  }
+}
+export type Bleeding = ReturnType<typeof openBleeding>
+const KEY: InjectionKey<Bleeding> = Symbol('bleeding')
+export function provideBleeding(): Bleeding {
+  const bleeding = openBleeding()
+  provide(KEY, bleeding)
+  return bleeding
+}
+export function useBleeding(): Bleeding {
+  const bleeding = inject(KEY)
+  if (!bleeding) throw new Error('no bleed is open here')
+  return bleeding
+}

@@ -1,0 +1,21 @@
+<script setup lang="ts">
+import { fillingOf, type RankedEntry } from '~~/core/bleed'
+
+/** Filling a dry circuit is a phase of its own: with what, how much, when to stop, and what looks wrong and is not. */
+const props = defineProps<{ entry: RankedEntry }>()
+const filling = computed(() => fillingOf(props.entry, formatNow()))
+</script>
+
+<template>
+  <section class="mb-4" aria-label="Fill it first" data-filling>
+    <h2 class="place-name">Fill it first</h2>
+    <p class="text-[1.05rem]">
+      {{ RUN_WORDS[filling.method] }}, about {{ withUnits(filling.fluid.high, 'mm³', 0) }} of fluid for
+      all of it. {{ filling.stop }}
+    </p>
+    <p class="mt-1">This looks wrong and is not:</p>
+    <ul class="list-disc pl-6">
+      <li v-for="one in filling.looksWrong" :key="one">{{ one }}</li>
+    </ul>
+  </section>
+</template>

@@ -1,0 +1,250 @@
+<script setup lang="ts">
+import { WORKSHOP_VOLUME } from '~~/core/quantity'
+import { strokeVolume } from '~~/core/circuit'
+import { CAME_OUT, METHODS, WITHOUT_STROKES, type CameOut, type Method } from '~~/core/journal'
+
+/** Cycles with what came out, strokes since the last top-up, and how free travel goes. */
+const { id, state, file } = useJob()
+const { installation, figures } = useJobFigures()
+const setting = useBleedSetting(id, state)
+const bottle = ref('')
+const colour = ref<'dark' | 'fresh' | ''>('')
+const amount = ref('')
+useRetyping(bottle, () => 'mm³')
+useRetyping(amount, () => 'mm³')
+const VOLUME = WORKSHOP_VOLUME
+
+const bleed = computed(() => state.value.bleed)
+const now = computed(() =>
+  state.value.readings.working.freeTravel ? figures.working.value : figures.asFound.value,
+)
+/** Strokes of fluid between a full reservoir and the mark that must not be passed. */
+const strokesInReservoir = computed(() => {
+  if (!installation.value) return 0
+  const perStroke = strokeVolume(installation.value.circuit)
+  return perStroke > 0 ? Math.floor((0.8 * installation.value.reservoir.usable) / perStroke) : 0
+})
+/** Strokes of the pedal, and what ran out without any, counted as strokes. */
+const used = computed(() => {
+  const { strokesSinceTopUp, bottleWithoutStrokes } = bleed.value
+  const perStroke = installation.value ? strokeVolume(installation.value.circuit) : 0
+  return strokesSinceTopUp + (perStroke > 0 ? Math.ceil(bottleWithoutStrokes / perStroke) : 0)
+})
+const left = computed(() => strokesInReservoir.value - used.value)
+const strokeless = computed(() => WITHOUT_STROKES.has(setting.value.method))
+const course = computed(() => [
+  ...(state.value.readings.asFound.freeTravel ? [state.value.readings.asFound.freeTravel] : []),
+  ...state.value.course.filter(({ payload }) => payload.reading === 'freeTravel'),
+])
+const bottleProblem = computed(() =>
+  bottle.value.trim() && typedWithin(bottle.value, 'mm³', VOLUME) === null
+    ? `In the bottle: ${boundsIn(VOLUME, 'mm³')}`
+    : '',
+)
+const amountProblem = computed(() =>
+  amount.value.trim() && typedWithin(amount.value, 'mm³', VOLUME) === null
+    ? `Topped up: ${boundsIn(VOLUME, 'mm³')}`
+    : '',
+)
+
+/** A wet glove taps twice: a second tap this soon is the first one again, ms. No cycle is done in that time. */
+const TWICE = 250
+let lastTap: { at: number; cameOut: CameOut | null } = { at: -Infinity, cameOut: null }
+async function cycle(cameOut: CameOut, event?: Event) {
+  const at = event?.timeStamp ?? Infinity
+  const again = cameOut === lastTap.cameOut && at - lastTap.at < TWICE
+  lastTap = { at, cameOut }
+  if (bottleProblem.value || again) return
+  const volume = typedValue(bottle.value, 'mm³')
+  const { method, strokes } = setting.value
+  const done = await file('bleedCycle', {
+    method,
+    ...(!strokeless.value && { strokes }),
+    cameOut,
+    ...(colour.value && { colour: colour.value }),
+    ...(volume !== null && { bottle: volume }),
+  })
+  if (done) bottle.value = ''
+}
+async function topUp() {
+  if (amountProblem.value) return
+  const volume = typedValue(amount.value, 'mm³')
+  if (await file('topUp', volume === null ? {} : { volume })) amount.value = ''
+}
+const step = (by: number) => {
+  setting.value = { ...setting.value, strokes: Math.min(200, Math.max(1, setting.value.strokes + by)) }
+}
+</script>
+
+<template>
+  <div class="grid gap-x-8 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,0.85fr)]">
+    <div class="border-hairline px-6 py-4 lg:border-r">
+      <AdviceBox class="mb-2" />
+      <BleedFluid class="mb-2" />
+      <div class="flex flex-wrap items-end gap-4">
+        <label class="grow">
+          <span class="mb-1 block">Method</span>
+          <select
+            :value="setting.method"
+            class="field"
+            @change="
+              setting = { ...setting, method: ($event.target as HTMLSelectElement).value as Method }
+            "
+          >
+            <option v-for="method in METHODS" :key="method" :value="method">
+              {{ METHOD_WORDS[method].name }}
+            </option>
+          </select>
+        </label>
+        <div v-if="!strokeless" role="group" aria-label="Strokes in this cycle">
+          <span class="mb-1 block">Strokes in this cycle</span>
+          <span class="flex items-center">
+            <button type="button" class="quiet text-xl" aria-label="One stroke fewer" @click="step(-1)">
+              −
+            </button>
+            <output class="min-w-14 text-center text-xl font-semibold">{{ setting.strokes }}</output>
+            <button type="button" class="quiet text-xl" aria-label="One stroke more" @click="step(1)">
+              +
+            </button>
+          </span>
+        </div>
+      </div>
+      <p class="mt-1 text-[0.95rem] text-soft">{{ METHOD_WORDS[setting.method].cycle }}</p>
+
+      <h2 class="mt-4 text-[1.1rem]">What came out?</h2>
+      <div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-5">
+        <button
+          v-for="cameOut in CAME_OUT"
+          :key="cameOut"
+          type="button"
+          class="tap min-h-20 flex-col border-2 border-ink text-[1.05rem] font-semibold hover:bg-raised"
+          @click="cycle(cameOut, $event)"
+        >
+          <svg viewBox="0 0 40 16" class="h-5" aria-hidden="true">
+            <path d="M0 8H40" class="tube" />
+            <g v-if="cameOut === 'foam'">
+              <circle v-for="i in 9" :key="i" :cx="i * 4" :cy="i % 2 ? 6 : 10" r="1.8" class="gas" />
+            </g>
+            <g v-else-if="cameOut === 'large'">
+              <circle v-for="i in 3" :key="i" :cx="i * 11 - 2" cy="8" r="4.4" class="gas" />
+            </g>
+            <g v-else-if="cameOut === 'few'">
+              <circle v-for="i in 2" :key="i" :cx="i * 16 - 4" cy="8" r="2" class="gas" />
+            </g>
+            <path v-else-if="cameOut === 'nothing'" d="M0 8H40" class="empty" />
+          </svg>
+          {{ CAME_OUT_WORDS[cameOut] }}
+        </button>
+      </div>
+      <div class="mt-3 flex flex-wrap items-center gap-3">
+        <label class="flex items-center gap-2"
+          >In the bottle
+          <input v-model="bottle" class="field w-20" inputmode="decimal" autocomplete="off" />
+          {{ symbolOf('mm³') }}</label
+        >
+        <div role="radiogroup" aria-label="Colour" class="flex gap-2">
+          <label
+            v-for="one in ['dark', 'fresh'] as const"
+            :key="one"
+            class="quiet has-checked:border-ink has-checked:bg-ink has-checked:text-ground has-focus-visible:outline-3 has-focus-visible:outline-amber"
+          >
+            <input
+              v-model="colour"
+              type="radio"
+              :value="one"
+              class="sr-only"
+              @click="colour === one && (colour = '')"
+            />{{ one }}
+          </label>
+        </div>
+      </div>
+      <p v-if="bottleProblem" role="alert" class="font-semibold text-rust">{{ bottleProblem }}</p>
+
+      <BetweenCycles />
+
+      <section class="mt-5 border-t border-hairline pt-3" aria-label="Reservoir">
+        <div class="flex flex-wrap items-center gap-3">
+          <p class="grow text-[1.1rem]">
+            <template v-if="strokeless && bleed.strokesSinceTopUp === 0"
+              ><strong>{{ withUnits(bleed.bottleSinceTopUp, 'mm³') }}</strong> in the bottle since the
+              last top-up</template
+            ><template v-else
+              ><strong data-figure="since">{{ bleed.strokesSinceTopUp }}</strong> strokes since the last
+              top-up</template
+            ><span v-if="left > 3" class="text-soft"
+              >, about
+              {{
+                strokeless
+                  ? withUnits(left * strokeVolume(installation!.circuit), 'mm³', 0)
+                  : `${left} strokes`
+              }}
+              left</span
+            ><strong v-else class="text-rust">: top up now</strong>
+          </p>
+          <label class="flex items-center gap-2">
+            <input
+              v-model="amount"
+              class="field w-20"
+              inputmode="decimal"
+              autocomplete="off"
+              :aria-label="`Topped up, ${symbolOf('mm³')}`"
+            />
+            {{ symbolOf('mm³') }}
+          </label>
+          <button type="button" class="act" @click="topUp">Topped up</button>
+        </div>
+        <p v-if="amountProblem" role="alert" class="font-semibold text-rust">{{ amountProblem }}</p>
+        <div class="mt-2 flex h-4 gap-px" aria-hidden="true">
+          <span
+            v-for="i in Math.min(strokesInReservoir, 40)"
+            :key="i"
+            class="grow border border-edge"
+            :class="i <= left ? 'bg-fluid' : ''"
+          />
+        </div>
+        <p class="mt-2 border-l-4 border-amber pl-3 text-[0.95rem]">
+          Never down to the port: one gulp of air and the work starts again.
+          <template v-if="installation?.reservoir.sharedWithBrakes">
+            This reservoir feeds the brakes too: never below the brake mark.</template
+          >
+          Used fluid goes to licensed collection.
+        </p>
+      </section>
+    </div>
+
+    <div class="px-6 py-4 lg:pl-0">
+      <AirLeft />
+      <AirFigure v-if="now" :figures="now" heading="Air now" />
+      <section class="mt-4" aria-label="Free travel while bleeding">
+        <p class="flex flex-wrap items-baseline gap-x-2 text-[1.05rem]">
+          <span class="place-name">Free travel</span>
+          <template v-for="(held, i) in course" :key="held.id"
+            ><span v-if="i" class="text-soft">→</span
+            ><strong>{{
+              inUnits(held.payload.value, 'mm', unitsNow() === 'inch' ? 2 : 0)
+            }}</strong></template
+          >
+          <span v-if="course.length" class="text-soft">{{ symbolOf('mm') }}</span>
+        </p>
+        <ReadingField reading="freeTravel" phase="working" />
+      </section>
+      <BleedLogList />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.tube {
+  stroke: var(--fluid);
+  stroke-width: 12;
+}
+.empty {
+  stroke: var(--ground);
+  stroke-width: 9;
+}
+.gas {
+  fill: var(--ground);
+  stroke: var(--ink);
+  stroke-width: 0.8;
+}
+</style>
