@@ -3,6 +3,7 @@ import type { Kind, Payloads } from '../core/journal'
 import { cycle, found, measured, reading, tape, withAir } from './figures'
 import { launchTractor, lighthousePickup, portersCar } from './choosing'
 import { closed } from './closed'
+import { ferryShuttle } from './bleeding'
 import { smokehouseVan } from './fitting'
 
 /**
@@ -320,6 +321,7 @@ export const scenario = (): DemoJob[] => [
   lighthousePickup(),
   launchTractor(),
   smokehouseVan(),
+  ferryShuttle(),
   hillTractor(),
   doctorsCar(),
   islandTaxi(),

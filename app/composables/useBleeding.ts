@@ -45,11 +45,11 @@ function openBleeding() {
   const { state, file } = useJob()
   const { installation, kept } = useJobFigures()
   const learnt = useBleedLearntStore()
-  const learn = useHeavy('learn')
+  const learn = useHeavy('learn', 'beside')
   const rank = useHeavy('rank')
   const rests = useHeavy('rests')
-  const changes = useHeavy('changes')
-  const follow = useHeavy('follow')
+  const changes = useHeavy('changes', 'beside')
+  const follow = useHeavy('follow', 'beside')
 
   const setup = computed<BleedSetup>(() => ({ ...USUAL_SETUP, ...state.value.bleed.setup?.payload }))
   const set = (change: Partial<BleedSetup>) => file('bleedSetup', { ...setup.value, ...change })
@@ -160,19 +160,22 @@ function openBleeding() {
   const now = computed(() => follow.result.value?.now ?? null)
   const picture = computed(() => follow.result.value?.picture ?? null)
 
-  // What is ranked: from what is thought to be left, or from the start.
+  // What is ranked: from what is thought to be left; until that is reckoned, from what the pedal showed last.
+  const startNow = computed((): BleedStart | null => {
+    if (state.value.bleed.cycles.length === 0 || !laid.value || !kept.value) return start.value
+    if (now.value) {
+      const { line, slave, master } = now.value
+      return { line: line.middle, slave: slave.middle, master: master.middle }
+    }
+    const last = travels.value.at(-1)?.payload.value
+    return last === undefined ? start.value : startFromTravel(kept.value, laid.value, last)
+  })
   const looked = ref(false)
   const asIf = ref<BleedChange | null>(null)
   const asked = computed((): RankAsked | null => {
-    if (!base.value || !start.value) return null
-    const begun = now.value && state.value.bleed.cycles.length > 0
-    const from: BleedStart = begun
-      ? {
-          line: now.value!.line.middle,
-          slave: now.value!.slave.middle,
-          master: now.value!.master.middle,
-        }
-      : start.value
+    if (!base.value) return null
+    const from = startNow.value
+    if (!from) return null
     const plain: RankAsked = {
       ...base.value,
       start: from,
@@ -188,14 +191,11 @@ function openBleeding() {
     true,
     true,
   )
-  const waitsForNow = computed(
-    () => state.value.bleed.cycles.length > 0 && follow.result.value === null,
-  )
   watch(
-    [rankQuestion, waitsForNow],
-    ([question, waits]) => {
+    rankQuestion,
+    (question) => {
       if (question === null) rank.stop()
-      else if (!waits) void startRank(question)
+      else void startRank(question)
     },
     { immediate: true },
   )

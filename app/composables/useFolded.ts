@@ -5,7 +5,7 @@ import { computed, type Ref } from 'vue'
 export type Foldable = 'line' | 'ladder'
 
 /** Stages whose pages want the room: they draw what they are about themselves. */
-const WANTS_ROOM: ReadonlySet<string> = new Set(['choose'])
+const WANTS_ROOM: ReadonlySet<string> = new Set(['choose', 'inside'])
 
 /**
  * Whether a part of the frame is folded at a stage, remembered on this device for each stage; until somebody said otherwise the

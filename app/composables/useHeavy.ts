@@ -3,25 +3,32 @@ import { onScopeDispose, ref, shallowRef } from 'vue'
 import type { Heavy, HeavyName, HeavyQuestion, HeavyResult } from '~/workers/heavy'
 import type { Ended } from '~/workers/turns'
 
-/** The page's one worker for heavy runs, started when first asked and begun anew where it broke. */
-let heavy: { remote: Remote<Heavy>; broke: Promise<never> } | undefined
-function heavyWorker() {
-  if (heavy) return heavy
+/** Two threads: what is long does not hold up what follows it. */
+export type Lane = 'main' | 'beside'
+interface HeavyWorker {
+  remote: Remote<Heavy>
+  broke: Promise<never>
+}
+/** A lane's worker, started when first asked and begun anew where it broke. */
+const lanes: Partial<Record<Lane, HeavyWorker>> = {}
+function heavyWorker(lane: Lane): HeavyWorker {
+  const known = lanes[lane]
+  if (known) return known
   const worker = new Worker(new URL('../workers/heavy.ts', import.meta.url), { type: 'module' })
   const broke = new Promise<never>((_, reject) => {
     worker.onerror = (event) => {
       worker.terminate()
-      heavy = undefined
+      delete lanes[lane]
       reject(new Error(event.message || 'the computation failed'))
     }
   })
   broke.catch(() => {})
-  return (heavy = { remote: wrap<Heavy>(worker), broke })
+  return (lanes[lane] = { remote: wrap<Heavy>(worker), broke })
 }
 let askers = 0
 
 /** One heavy run at a time for each that asks: its progress, its answer, how long it took, and a way to stop it. */
-export function useHeavy<N extends HeavyName>(name: N) {
+export function useHeavy<N extends HeavyName>(name: N, lane: Lane = 'main') {
   const asker = `${name} ${++askers}`
   const progress = ref<number | null>(null)
   const result = shallowRef<HeavyResult<N> | null>(null)
@@ -33,7 +40,7 @@ export function useHeavy<N extends HeavyName>(name: N) {
     if (progress.value === null) return
     run += 1
     progress.value = null
-    void heavy?.remote.stop(asker)
+    void lanes[lane]?.remote.stop(asker)
   }
 
   /** Asks; what was asked before and is not answered yet is given up. */
@@ -42,7 +49,7 @@ export function useHeavy<N extends HeavyName>(name: N) {
     progress.value = 0
     problem.value = ''
     const began = performance.now()
-    const { remote, broke } = heavyWorker()
+    const { remote, broke } = heavyWorker(lane)
     // How far it is comes by a way of its own, and may come after the answer.
     let answered = false
     const told = proxy((done: number, total: number, soFar?: HeavyResult<N>) => {

@@ -15,25 +15,31 @@ import {
 } from '~~/core/bleed'
 import type { Run } from '~~/core/run'
 
-/** A bleed that is followed stays here, so that what is logged next is all that has to be gone through. */
-let followed: { asked: string; lines: string[]; following: Following } | null = null
+/**
+ * A bleed that is followed stays here with how far it has got, so that what is logged next is all that has to be gone through, also where
+ * the question before was given up halfway.
+ */
+let followed: { asked: string; lines: string[]; following: Following; done: number } | null = null
 function follow({ asked, logged }: { asked: RankAsked; logged: Followed[] }) {
   const key = JSON.stringify(asked)
   const lines = logged.map((one) => JSON.stringify(one))
+  const begun = followed ? Math.ceil(followed.done / followed.following.size) : 0
   const goesOn =
-    followed?.asked === key && followed.lines.every((line, i) => line === lines[i]) ? followed : null
-  const taken = goesOn?.lines.length ?? 0
-  const following = goesOn?.following ?? new Following(asked)
-  // Half a line taken in is no state to go on from: it is kept only once the run has ended.
-  followed = null
-  const run = followRun(following, logged.slice(taken))
+    followed?.asked === key &&
+    begun <= lines.length &&
+    followed.lines.slice(0, begun).every((line, i) => line === lines[i])
+  const mine = goesOn
+    ? { ...followed!, lines }
+    : { asked: key, lines, following: new Following(asked), done: 0 }
+  followed = mine
+  const run = followRun(mine.following, logged, mine.done)
   return {
     total: run.total,
-    step: run.step.bind(run),
-    result: () => {
-      followed = { asked: key, lines, following }
-      return run.result()
+    step(count) {
+      mine.done = run.step(count)
+      return mine.done
     },
+    result: () => run.result(),
   } satisfies Run<ReturnType<typeof run.result>>
 }
 

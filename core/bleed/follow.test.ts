@@ -62,4 +62,17 @@ describe('a bleed that is followed', () => {
     }
     expect(now()).toBe(now())
   })
+  it('a reading of the pedal outranks what the model holds for possible', () => {
+    const following = new Following(asked(2))
+    for (let i = 0; i < 8; i++) following.take({ method: 'vacuum', cameOut: 'clear' })
+    const before = following.now().total
+    following.take({ air: 1.5, sigma: 0.15 })
+    const once = following.now().total
+    following.take({ air: 1.5, sigma: 0.15 })
+    const twice = following.now().total
+    expect(before.high).toBeLessThan(0.9)
+    expect(once.middle).toBeGreaterThan(before.middle + 0.3)
+    expect(twice.middle).toBeGreaterThan(once.middle)
+    expect(twice.middle).toBeLessThan(1.7)
+  })
 })

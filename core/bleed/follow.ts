@@ -6,11 +6,13 @@ import { drawnConstants } from './draw-constants'
 import { cycleOf } from './methods'
 import { askedOf, type RankAsked, type Ranged } from './rank'
 import { Bleed } from './run'
-import { sharedOut } from './share-out'
+import { normal, sharedOut } from './share-out'
 import type { Run } from '../run'
 
 /** Circuits that might be the one on the vehicle; drawn anew from the likely ones when fewer than half carry the weight. */
 const PARTICLES = 256
+/** Cells of each one's line: there are many of them, and each is one guess among many. */
+const CELLS = 40
 /** One in ten is misread, to a neighbour; anything else is a slip. */
 const MISREAD = 0.1
 const SLIP = 0.002
@@ -34,6 +36,11 @@ function likelihoodOf(seen: CameOut, is: CameOut): number {
   return a >= 0 && b >= 0 && Math.abs(a - b) === 1 ? MISREAD / 2 : SLIP
 }
 
+/** How far the model itself may be out, ml and as a share of what is in it. */
+const MODEL_ERROR = 0.15
+const MODEL_SHARE = 0.15
+const LITTLE = 0.02
+
 const gaussian = (difference: number, sigma: number): number =>
   Math.exp(-0.5 * (difference / sigma) ** 2)
 /** Free air by place, ml. */
@@ -49,7 +56,7 @@ export class Following {
     this.draw = evenDraws(asked.seed)
     const constants = drawnConstants(asked.set, PARTICLES, asked.seed, asked.learned)
     this.particles = constants.map(
-      (one) => new Bleed({ ...askedOf(asked, one), start: sharedOut(asked.start, this.draw) }),
+      (one) => new Bleed({ ...askedOf(asked, one, CELLS), start: sharedOut(asked.start, this.draw) }),
     )
   }
 
@@ -83,7 +90,7 @@ export class Following {
   }
   private likelihood(bleed: Bleed, logged: Exclude<Followed, { change: unknown }>): number {
     const { machine, setting } = bleed
-    if ('air' in logged) return gaussian(machine.total - logged.air, logged.sigma)
+    if ('air' in logged) return this.read(bleed, logged)
     const before = { ...machine.count }
     machine.atUnion = logged.atUnion ?? false
     for (let i = 0; i < (logged.strokes ?? 1); i++) cycleOf(logged.method, setting)
@@ -97,6 +104,27 @@ export class Following {
       weight *= gaussian(liquid - logged.bottle, sigma) / sigma
     }
     return weight
+  }
+  /**
+   * A reading of the pedal outranks the model, which knows nothing of air that sticks to walls, is dissolved or hides in a lip: each
+   * circuit's air is moved towards it by as much as the model may be out, and weighed by how far off it was.
+   */
+  private read({ machine }: Bleed, { air, sigma }: { air: number; sigma: number }): number {
+    const total = machine.total
+    const own = MODEL_ERROR + MODEL_SHARE * total
+    const gain = own ** 2 / (own ** 2 + sigma ** 2)
+    const wanted = Math.max(0, total + gain * (air + sigma * normal(this.draw) - total))
+    if (total > LITTLE) {
+      const factor = wanted / total
+      machine.line.forEach((gas, i) => (machine.line[i] = Math.min(machine.cells.volume, gas * factor)))
+      machine.far.forEach((gas, i) => (machine.far[i] = gas * factor))
+      machine.slave *= factor
+      machine.master *= factor
+    }
+    // What no place held before hides in the slave, where cup and threads are.
+    machine.slave = Math.min(machine.slaveNow, machine.slave + Math.max(0, wanted - machine.total))
+    machine.master = Math.min(machine.masterNow, machine.master)
+    return gaussian(total - air, Math.hypot(sigma, own))
   }
   /** Systematic: the likely ones are copied, the unlikely ones go. */
   private resample(): void {
@@ -158,10 +186,17 @@ export interface FollowAnswer {
   now: Now
   picture: Picture
 }
-/** Goes on with what was logged since; one piece is one particle through one line of the log. */
-export function followRun(following: Following, logged: readonly Followed[]): Run<FollowAnswer> {
+/**
+ * Goes through a log; one piece is one particle through one line of it.
+ * @param from pieces of it that this following has gone through already
+ */
+export function followRun(
+  following: Following,
+  logged: readonly Followed[],
+  from = 0,
+): Run<FollowAnswer> {
   const { size } = following
-  let done = 0
+  let done = from
   return {
     total: logged.length * size,
     step(count) {

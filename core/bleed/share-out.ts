@@ -9,7 +9,8 @@ const STRENGTH = 4
 /** mm under the crest that still count as the crest. */
 const CREST = 5
 
-const normal = (draw: Draw): number => normalQuantile(Math.min(1 - 1e-12, Math.max(1e-12, draw())))
+export const normal = (draw: Draw): number =>
+  normalQuantile(Math.min(1 - 1e-12, Math.max(1e-12, draw())))
 /** Gamma with a shape, scale 1 (Marsaglia and Tsang 2000). */
 function gamma(shape: number, draw: Draw): number {
   if (shape < 1) return gamma(shape + 1, draw) * Math.max(1e-300, draw()) ** (1 / shape)

@@ -25,7 +25,11 @@ providePlan(open, meaning)
 const wants = computed(() => STAGE_FACES[stage.value].frame)
 const journalOpen = ref(false)
 const companyOpen = ref(false)
-const { folded: lineFolded, toggle: foldLine } = useFolded('line', stage)
+/** A page that draws the line itself has a name of its own. */
+const lineAt = computed(() =>
+  stage.value === 'bleed' && route.params.sheet === 'inside' ? 'inside' : stage.value,
+)
+const { folded: lineFolded, toggle: foldLine } = useFolded('line', lineAt)
 const { folded: ladderFolded, toggle: foldLadder } = useFolded('ladder', stage)
 /** Below this the ladder takes more than its share. */
 const narrow = useMediaQuery('(min-width: 1024px) and (max-width: 1099px)')

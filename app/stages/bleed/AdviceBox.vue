@@ -23,13 +23,13 @@ const { id } = useJob()
         <NuxtLink
           v-if="one.code === 'change'"
           :to="`/jobs/${id}/bleed/methods`"
-          class="tap inline-flex underline underline-offset-4"
+          class="whitespace-nowrap underline underline-offset-4"
           >Methods</NuxtLink
         >
         <NuxtLink
           v-else-if="one.code === 'finished'"
           :to="`/jobs/${id}/prove`"
-          class="tap inline-flex underline underline-offset-4"
+          class="whitespace-nowrap underline underline-offset-4"
           >Prove</NuxtLink
         >
       </p>

@@ -35,9 +35,8 @@ const at = (ml: number) => `${Math.min(100, (100 * ml) / most.value)}%`
       <span class="text-right text-[0.95rem]">{{ withUnits(1000 * now[place].middle, 'mm³') }}</span>
     </div>
     <p class="text-[0.95rem] text-soft">
-      By what came out and what the pedal showed, over 256 circuits that this may be. Red: what may
-      stay, {{ withUnits(1000 * target.value, 'mm³') }}. It rests on how well a cup and a crest let air
-      go; free travel tells more.
+      From what was logged, over 256 circuits that this may be. Red: what may stay,
+      {{ withUnits(1000 * target.value, 'mm³') }}. It rests on how well crest and cup let air go.
     </p>
   </section>
 </template>

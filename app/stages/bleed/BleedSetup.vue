@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { KIT, type BleedSetup } from '~~/core/journal'
-import { USUAL_SETUP } from '~/composables/useBleeding'
 
 /** With whom, with what, and how far its gauges really reach. */
 const { setup, set, dry } = useBleeding()
@@ -40,13 +39,13 @@ const words = computed(
       setup.value.kit.map((one) => KIT_WORDS[one].toLowerCase()).join(', ') || 'nothing but a wrench'
     }`,
 )
-/** Nobody has said anything of it yet. */
-const unsaid = computed(() => JSON.stringify(setup.value) === JSON.stringify(USUAL_SETUP))
 </script>
 
 <template>
-  <details class="border-b border-hairline" :open="unsaid" data-setup>
-    <summary class="min-h-11 py-2">{{ words }}{{ dry ? '; the circuit is empty' : '' }}</summary>
+  <details class="border-b border-hairline" data-setup>
+    <summary class="min-h-11 py-2">
+      {{ words }}{{ dry ? '; the circuit is empty' : '' }}<span class="text-soft">: change</span>
+    </summary>
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2 pb-3">
       <div role="group" aria-label="People" class="flex gap-2">
         <OnOff v-for="one in PEOPLE" :key="one.id" :on="people === one.id" @click="people = one.id">{{

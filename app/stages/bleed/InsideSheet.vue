@@ -16,7 +16,7 @@ import {
 /** Inside the circuit: where the air goes while a run is played, and where it is thought to be in the bleed that is under way. */
 const { asked, entry, keyOf, laid, looked, open, picture, now } = useBleeding()
 const { look } = useTheme()
-const heavy = useHeavy('film')
+const heavy = useHeavy('film', 'beside')
 onMounted(() => (looked.value = true))
 onUnmounted(() => (looked.value = false))
 
@@ -107,8 +107,8 @@ const moment = computed((): Moment | null => {
 // Pictures.
 const box = ref<HTMLElement | null>(null)
 const { width } = useElementSize(box)
-const HEIGHT = 290
-const TRACE = 190
+const HEIGHT = 250
+const TRACE = 150
 const line = ref<HTMLCanvasElement | null>(null)
 const trace = ref<HTMLCanvasElement | null>(null)
 const tones = computed((): Tones => {
@@ -194,7 +194,7 @@ const ml = (value: number) => withUnits(1000 * value, 'mm³')
       <label class="min-w-0">
         <span class="sr-only">Way that is played</span>
         <select
-          class="field w-auto max-w-full"
+          class="field w-auto max-w-72"
           :value="way ? keyOf(way) : ''"
           @change="chosen = ($event.target as HTMLSelectElement).value"
         >
@@ -276,10 +276,6 @@ const ml = (value: number) => withUnits(1000 * value, 'mm³')
       >Moment of the run, s
       <input v-model.number="at" type="range" min="0" :max="end" step="0.1" @input="playing = false"
     /></label>
-    <p class="mt-2 text-[0.95rem] text-soft">
-      Down the run: dark is air. In the middle along the line as drawn above, left in the master, right
-      in the slave. What walks off to the right leaves; what goes out and comes back stays.
-    </p>
     <canvas
       ref="trace"
       class="block w-full cursor-pointer touch-none"
@@ -288,6 +284,10 @@ const ml = (value: number) => withUnits(1000 * value, 'mm³')
       @pointerdown="scrub"
       @pointermove="scrub"
     />
+    <p class="mt-2 text-[0.95rem] text-soft">
+      Down the run: dark is air. In the middle along the line as drawn above, left in the master, right
+      in the slave. What walks off to the right leaves; what goes out and comes back stays.
+    </p>
     <details v-if="film" class="mt-2">
       <summary class="min-h-11 py-2">The same as a table, cycle by cycle</summary>
       <table class="w-full text-right">

@@ -79,7 +79,6 @@ const step = (by: number) => {
 <template>
   <div class="grid gap-x-8 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,0.85fr)]">
     <div class="border-hairline px-6 py-4 lg:border-r">
-      <AdviceBox class="mb-2" />
       <BleedFluid class="mb-2" />
       <div class="flex flex-wrap items-end gap-4">
         <label class="grow">
@@ -213,6 +212,7 @@ const step = (by: number) => {
     </div>
 
     <div class="px-6 py-4 lg:pl-0">
+      <AdviceBox class="mb-3" />
       <AirLeft />
       <AirFigure v-if="now" :figures="now" heading="Air now" />
       <section class="mt-4" aria-label="Free travel while bleeding">

@@ -17,7 +17,7 @@ const span = ({ low, middle, high }: RankedEntry['cycles'], digits = 0) =>
     ? middle.toFixed(digits)
     : `${low.toFixed(digits)} to ${high.toFixed(digits)}`
 const volume = ({ low, high }: RankedEntry['fluid']) => {
-  const [a, b] = [withUnits(1000 * low, 'mm³'), withUnits(1000 * high, 'mm³')]
+  const [a, b] = [format.value.volume(1000 * low), format.value.volume(1000 * high)]
   return a === b ? a : `${a} to ${b}`
 }
 const rows = computed(() => {

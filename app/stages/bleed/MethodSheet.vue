@@ -11,12 +11,14 @@ const {
   keyOf,
   looked,
   measured,
+  now,
   open,
   out,
   picked,
   ranking,
   rankProblem,
   stop,
+  target,
 } = useBleeding()
 const { routing } = useJobFigures()
 const { state } = useJob()
@@ -31,11 +33,14 @@ const left = (minutes: number) => `${(100 * minutes) / longest.value}%`
 const gets = (one: RankedEntry) => one.chance >= 0.5
 const tenths = (one: RankedEntry) => Math.round(10 * one.chance)
 const chosen = computed(() => state.value.bleed.setup?.payload.steps ?? [])
+const enough = computed(() => now.value !== null && now.value.total.high <= target.value.value)
 const note = (one: RankedEntry): string => {
-  const places = one.cannotReach.map((place) => `leaves air in the ${place}`)
-  if (places.length > 0) return places.join(', ')
+  if (one.cannotReach.length > 0) return `leaves air in the ${one.cannotReach.join(' and in the ')}`
   const clear = one.lineClearAt === null ? '' : `line clear at cycle ${one.lineClearAt}`
-  const tops = one.topUps.middle > 0 ? `${one.topUps.middle} top-ups` : ''
+  const tops =
+    one.topUps.middle > 0
+      ? `${one.topUps.middle} ${one.topUps.middle === 1 ? 'top-up' : 'top-ups'}`
+      : ''
   return [clear, tops].filter(Boolean).join(', ')
 }
 </script>
@@ -48,6 +53,9 @@ const note = (one: RankedEntry): string => {
         <span v-if="!dry && !measured" class="text-soft"
           >Nobody has measured free travel: it is ranked as if 3 ml were in it.</span
         >
+      </p>
+      <p v-if="enough" class="border-l-4 border-patina pl-3">
+        By all that was logged no more than that is left. Measure free travel before you bleed on.
       </p>
       <BleedSetup />
       <p v-if="asIf" class="mt-2 border-l-4 border-amber pl-3">
