@@ -1,22 +1,23 @@
 import { useStorage } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
-import type { JobState, Method } from '~~/core/journal'
+import type { BleedPhase, JobState, Method } from '~~/core/journal'
+
+interface Setting {
+  method: Method
+  strokes: number
+  phase?: BleedPhase
+}
 
 /** Method and strokes of the next cycle: as chosen on this device, else as in the job's newest cycle. */
 export function useBleedSetting(jobId: string, state: Ref<JobState>) {
-  const chosen = useStorage<{ method: Method; strokes: number } | null>(
-    `mellow-cycle-${jobId}`,
-    null,
-    undefined,
-    {
-      serializer: {
-        read: (text) => JSON.parse(text) as { method: Method; strokes: number },
-        write: JSON.stringify,
-      },
+  const chosen = useStorage<Setting | null>(`mellow-cycle-${jobId}`, null, undefined, {
+    serializer: {
+      read: (text) => JSON.parse(text) as Setting,
+      write: JSON.stringify,
     },
-  )
+  })
   return computed({
-    get: () => {
+    get: (): Setting => {
       if (chosen.value) return chosen.value
       const newest = state.value.bleed.cycles.at(-1)?.payload
       return { method: newest?.method ?? ('openPush' as Method), strokes: newest?.strokes ?? 1 }

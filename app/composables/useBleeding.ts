@@ -27,6 +27,8 @@ import { LIMITS } from '~~/core/proof'
 /** Draws of a ranking that is looked at, and of one that only the advice hangs on. */
 const DRAWS = 32
 const FEW = 8
+/** Draws of what would change one of them. */
+const CHANGE_DRAWS = 16
 /** Ways of which it is said on which constants they hang. */
 const FIRST = 3
 /** ml of air that a circuit is taken to hold while nobody has measured it. */
@@ -225,7 +227,7 @@ function openBleeding() {
   })
   watch([isRanked, entryKey, looked], ([done, , look]) => {
     if (done && look && asked.value && entry.value)
-      void changes.start({ asked: asked.value, entry: entry.value, draws: FEW })
+      void changes.start({ asked: asked.value, entry: entry.value, draws: CHANGE_DRAWS })
   })
 
   const lastCycle = computed(() => state.value.bleed.cycles.at(-1)?.id ?? '')

@@ -2,7 +2,7 @@ import type { BleedPath } from './asked'
 import type { Point } from './cells'
 import { drawnConstants } from './draw-constants'
 import type { BleedRun } from './methods'
-import { tryOut, type Outcome, type RankAsked } from './rank'
+import { startsOf, tryOut, type Outcome, type RankAsked } from './rank'
 import { whole, type Run } from '../run'
 
 /** What may be moved, turned or done first, so that a bleed goes better. */
@@ -98,7 +98,10 @@ export function changesRun(
   atUnion = false,
 ): Run<Changed[]> {
   const constants = drawnConstants(asked.set, draws, asked.seed, asked.learned)
-  const all = (of: RankAsked) => summed(constants.map((one) => tryOut(steps, of, one, atUnion)))
+  // The very circuits that the ranking began with.
+  const starts = startsOf(asked, draws)
+  const all = (of: RankAsked) =>
+    summed(constants.map((one, i) => tryOut(steps, { ...of, start: starts[i]! }, one, atUnion)))
   const list: Changed[] = []
   let before: ReturnType<typeof summed> | null = null
   let done = 0

@@ -241,6 +241,11 @@ function compared(a: RankedEntry, b: RankedEntry): number {
 const isIncluded = (steps: readonly BleedRun[], methods?: readonly BleedRun[]): boolean =>
   !methods || steps.every((one) => methods.includes(one))
 
+/** Where the air sits at the start of each draw. */
+export function startsOf({ start, shareOut, seed }: RankAsked, draws: number): BleedStart[] {
+  const shares = evenDraws(seed + 1)
+  return Array.from({ length: draws }, () => (shareOut ? sharedOut(start, shares) : start))
+}
 /** Ranks in slices: one piece is one sequence with one set of constants; what is known so far can be looked at in between. */
 export function rankRun(asked: RankAsked): Run<RankedEntry[]> {
   const { laid, people, kit, set, draws, seed, methods, target } = asked
@@ -255,8 +260,7 @@ export function rankRun(asked: RankAsked): Run<RankedEntry[]> {
     }))
   const open = sequences.filter(({ out }) => out === null)
   const constants = drawnConstants(set, draws, seed, asked.learned)
-  const shares = evenDraws(seed + 1)
-  const starts = constants.map(() => (asked.shareOut ? sharedOut(asked.start, shares) : asked.start))
+  const starts = startsOf(asked, draws)
   let done = 0
   return {
     total: open.length * draws,

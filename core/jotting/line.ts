@@ -14,6 +14,7 @@ import {
   type Clause,
 } from './clause'
 import { comparisonSaid, isComparison, rowProblem } from './compare-said'
+import { bleedSaid } from './bleed-said'
 import { backSaid, fitSaid } from './fit-said'
 import { cyclesIn, gradesIn, readingsIn, topUpsIn } from './figures'
 import { fillers } from './lexicon'
@@ -25,6 +26,10 @@ import { isPlan, partsClause, partsLine } from './parts'
 import { mayBeFound, noteOfModel, wholeLine, writtenIn } from './written'
 
 const MOST_ITEMS = 14
+/** mm that a pad is called free, degrees that a vehicle is tilted, and minutes that a pedal is wedged: at the most. */
+const MOST_FREE = 400
+const MOST_TILT = 45
+const TWO_DAYS = 2880
 /** What explains so little of a clause is no statement. */
 const LEAST_SCORE = 0.1
 /** Words that make a clause no statement: doubt, a question, an errand. */
@@ -134,6 +139,7 @@ function wholeStatement(line: string, context: LineContext): Statement | null {
   if (IDLE.test(line.toLowerCase()) || QUESTION.test(line)) return null
   return (
     noteOfModel(line, context) ??
+    bleedSaid(bare, context) ??
     fitSaid(bare) ??
     comparisonSaid(bare, context) ??
     wholeLine(line) ??
@@ -237,6 +243,15 @@ function problemOf(one: Statement, { units, installation }: LineContext): string
       return bottle > WORKSHOP_VOLUME.max
         ? `In the bottle: at most ${format.volume(WORKSHOP_VOLUME.max)} in one cycle`
         : null
+    }
+    case 'pedalSays':
+      return (one.payload.mm ?? 0) > MOST_FREE
+        ? `Free travel: at most ${format.length(MOST_FREE)}`
+        : null
+    case 'trick': {
+      const { degrees = 0, minutes = 0 } = one.payload
+      if (degrees > MOST_TILT) return `At most ${MOST_TILT}°`
+      return minutes > TWO_DAYS ? 'At most two days' : null
     }
     case 'parameter':
       return parameterProblem(one.payload, format, installation)

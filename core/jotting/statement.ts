@@ -38,6 +38,8 @@ type SaidKind =
   | 'boreCheck'
   | 'newPart'
   | 'adjust'
+  | 'trick'
+  | 'pedalSays'
 
 export interface LineContext {
   phase: Phase

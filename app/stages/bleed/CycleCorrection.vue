@@ -24,13 +24,15 @@ async function save() {
     wrong.value = `In the bottle: ${boundsIn(WORKSHOP_VOLUME, 'mm³')}`
     return
   }
-  const { method, colour } = was
+  const { method, colour, seconds, phase } = was
   const said = {
     method,
     ...(counted && { strokes: number! }),
     cameOut: cameOut.value,
     ...(colour && { colour }),
     ...(volume !== undefined && { bottle: volume }),
+    ...(seconds !== undefined && { seconds }),
+    ...(phase && { phase }),
   }
   if (await file('bleedCycle', said, { corrects: props.held.id })) emit('done')
 }
@@ -47,6 +49,7 @@ async function save() {
     /></label>
     <select v-model="cameOut" class="field w-auto" aria-label="What came out">
       <option v-for="one in CAME_OUT" :key="one" :value="one">{{ CAME_OUT_WORDS[one] }}</option>
+      <option value="notSeen">Nobody looked</option>
     </select>
     <label class="flex items-center gap-1"
       >Bottle <input v-model="bottle" class="field w-20" inputmode="decimal" autocomplete="off" />

@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import { WORKSHOP_VOLUME } from '~~/core/quantity'
 import { strokeVolume } from '~~/core/circuit'
-import { CAME_OUT, METHODS, WITHOUT_STROKES, type CameOut, type Method } from '~~/core/journal'
+import {
+  BLEED_PHASES,
+  CAME_OUT,
+  METHODS,
+  WITHOUT_STROKES,
+  type BleedPhase,
+  type CameOut,
+  type Method,
+} from '~~/core/journal'
 
 /** Cycles with what came out, strokes since the last top-up, and how free travel goes. */
 const { id, state, file } = useJob()
@@ -41,6 +49,11 @@ const bottleProblem = computed(() =>
     ? `In the bottle: ${boundsIn(VOLUME, 'mm³')}`
     : '',
 )
+const SECONDS = { min: 1, max: 86_400 }
+const took = ref('')
+const tookProblem = computed(() =>
+  took.value.trim() && readWithin(took.value, SECONDS) === null ? 'It took: 1 to 86400 s' : '',
+)
 const amountProblem = computed(() =>
   amount.value.trim() && typedWithin(amount.value, 'mm³', VOLUME) === null
     ? `Topped up: ${boundsIn(VOLUME, 'mm³')}`
@@ -49,27 +62,34 @@ const amountProblem = computed(() =>
 
 /** A wet glove taps twice: a second tap this soon is the first one again, ms. No cycle is done in that time. */
 const TWICE = 250
-let lastTap: { at: number; cameOut: CameOut | null } = { at: -Infinity, cameOut: null }
-async function cycle(cameOut: CameOut, event?: Event) {
+let lastTap: { at: number; cameOut: CameOut | 'notSeen' | null } = { at: -Infinity, cameOut: null }
+async function cycle(cameOut: CameOut | 'notSeen', event?: Event) {
   const at = event?.timeStamp ?? Infinity
   const again = cameOut === lastTap.cameOut && at - lastTap.at < TWICE
   lastTap = { at, cameOut }
-  if (bottleProblem.value || again) return
+  if (bottleProblem.value || tookProblem.value || again) return
   const volume = typedValue(bottle.value, 'mm³')
-  const { method, strokes } = setting.value
+  const { method, strokes, phase } = setting.value
+  const seconds = strokeless.value && took.value.trim() ? readWithin(took.value, SECONDS) : null
   const done = await file('bleedCycle', {
     method,
     ...(!strokeless.value && { strokes }),
     cameOut,
     ...(colour.value && { colour: colour.value }),
     ...(volume !== null && { bottle: volume }),
+    ...(seconds !== null && { seconds }),
+    ...(phase && { phase }),
   })
-  if (done) bottle.value = ''
+  if (done) bottle.value = took.value = ''
 }
 async function topUp() {
   if (amountProblem.value) return
   const volume = typedValue(amount.value, 'mm³')
   if (await file('topUp', volume === null ? {} : { volume })) amount.value = ''
+}
+const setPhase = (phase: BleedPhase) => {
+  const { phase: before, ...rest } = setting.value
+  setting.value = before === phase ? rest : { ...rest, phase }
 }
 const step = (by: number) => {
   setting.value = { ...setting.value, strokes: Math.min(200, Math.max(1, setting.value.strokes + by)) }
@@ -109,6 +129,15 @@ const step = (by: number) => {
         </div>
       </div>
       <p class="mt-1 text-[0.95rem] text-soft">{{ METHOD_WORDS[setting.method].cycle }}</p>
+      <div role="group" aria-label="Part of the bleed" class="mt-2 flex flex-wrap gap-2">
+        <OnOff
+          v-for="one in BLEED_PHASES"
+          :key="one"
+          :on="setting.phase === one"
+          @click="setPhase(one)"
+          >{{ BLEED_PHASE_WORDS[one] }}</OnOff
+        >
+      </div>
 
       <h2 class="mt-4 text-[1.1rem]">What came out?</h2>
       <div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-5">
@@ -135,11 +164,18 @@ const step = (by: number) => {
           {{ CAME_OUT_WORDS[cameOut] }}
         </button>
       </div>
-      <div class="mt-3 flex flex-wrap items-center gap-3">
+      <button type="button" class="tap underline underline-offset-4" @click="cycle('notSeen', $event)">
+        Nobody looked
+      </button>
+      <div class="mt-1 flex flex-wrap items-center gap-3">
         <label class="flex items-center gap-2"
           >In the bottle
           <input v-model="bottle" class="field w-20" inputmode="decimal" autocomplete="off" />
           {{ symbolOf('mm³') }}</label
+        >
+        <label v-if="strokeless" class="flex items-center gap-2"
+          >It took
+          <input v-model="took" class="field w-20" inputmode="decimal" autocomplete="off" /> s</label
         >
         <div role="radiogroup" aria-label="Colour" class="flex gap-2">
           <label
@@ -157,6 +193,7 @@ const step = (by: number) => {
           </label>
         </div>
       </div>
+      <p v-if="tookProblem" role="alert" class="font-semibold text-rust">{{ tookProblem }}</p>
       <p v-if="bottleProblem" role="alert" class="font-semibold text-rust">{{ bottleProblem }}</p>
 
       <BetweenCycles />
