@@ -50,6 +50,7 @@ export async function benchBrowser(): Promise<Row[]> {
       },
       ...(await heavy(page)),
       ...(await interrupted(page)),
+      ...(await bleeding(page, address)),
     ]
   } finally {
     await browser.close()
@@ -177,6 +178,64 @@ async function interrupted(page: Page): Promise<Row[]> {
       name: `worker answers “change” in a run, longest of ${change.length}`,
       value: at(change, 1),
       unit: 'ms',
+    },
+  ]
+}
+
+/** Frames of the inside view while it plays, and tasks of the page while methods are ranked. */
+async function bleeding(page: Page, address: string): Promise<Row[]> {
+  const jobs = (await (await fetch(`${address}/api/jobs?limit=200`)).json()) as List<BenchJob>
+  const { id } = jobs.items.find(({ vehicleName }) => vehicleName.startsWith('Ferry shuttle'))!
+  await page.addInitScript(`
+    globalThis.tasks = []
+    new PerformanceObserver((list) => tasks.push(...list.getEntries().map((one) => one.duration)))
+      .observe({ type: 'longtask' })
+  `)
+  await page.goto(`${address}/jobs/${id}/bleed`)
+  await page.locator('[data-advice]').waitFor()
+  await page.evaluate('tasks.length = 0; globalThis.began = performance.now()')
+  await page.getByRole('link', { name: 'Methods', exact: true }).first().click()
+  await page.locator('[data-way]').first().waitFor()
+  const first = await page.evaluate<number>('performance.now() - began')
+  await page.locator('[data-change]').first().waitFor({ timeout: 60_000 })
+  await page.waitForFunction(() => !document.querySelector('main progress'), null, { timeout: 60_000 })
+  const all = await page.evaluate<number>('performance.now() - began')
+  const longest = await page.evaluate<number>('Math.max(0, ...tasks)')
+  await page.getByRole('link', { name: 'Inside', exact: true }).click()
+  const select = page.locator('[data-inside] select')
+  await select.selectOption({ label: 'Pump, hold, open, close' })
+  await page.locator('[data-caption]', { hasText: 'cycle 1' }).waitFor()
+  // From the first callback of a frame to the message that comes once it is drawn.
+  await page.evaluate(`
+    globalThis.frames = []
+    const { port1, port2 } = new MessageChannel()
+    let began = 0
+    port2.onmessage = () => frames.push(performance.now() - began)
+    requestAnimationFrame(function frame() {
+      began = performance.now()
+      port1.postMessage(null)
+      requestAnimationFrame(frame)
+    })
+  `)
+  await page.getByRole('button', { name: 'Play' }).click()
+  await page.waitForFunction('frames.length > 240')
+  const frames = await page.evaluate<number[]>('frames.slice(20)')
+  return [
+    { name: 'first order of ways, from the touch on Methods', value: first, unit: 'ms' },
+    { name: 'all of them, what they hang on and what would change it', value: all, unit: 'ms' },
+    {
+      name: 'longest task of the page meanwhile',
+      value: longest,
+      unit: 'ms',
+      ratio: longest / 50,
+      of: '50 ms',
+    },
+    {
+      name: `inside view playing, script, style and layout of a frame, 95th of ${frames.length}`,
+      value: at(frames, 0.95),
+      unit: 'ms',
+      ratio: at(frames, 0.95) / 8,
+      of: 'the 8 ms that it may take',
     },
   ]
 }

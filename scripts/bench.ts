@@ -12,13 +12,13 @@ import { benchServer } from '../bench/server'
 import { root } from './packages.mjs'
 
 /**
- * `npm run bench [-- core|choose|plan|server|lists|parts|live|loop|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
+ * `npm run bench [-- core|choose|plan|bleed|server|lists|parts|live|loop|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
  * half an hour, only where it is named. The core is bundled first, as the application ships it.
  */
 const outdir = join(root, '.data', 'bench')
 mkdirSync(outdir, { recursive: true })
 await build({
-  entryPoints: ['choose', 'circuit', 'draws', 'estimates', 'find', 'plan'].map((name) =>
+  entryPoints: ['bleed', 'choose', 'circuit', 'draws', 'estimates', 'find', 'plan'].map((name) =>
     join(root, 'bench', `${name}.ts`),
   ),
   outdir,
@@ -29,6 +29,7 @@ await build({
   logLevel: 'error',
 })
 const bundled = (name: string) => import(pathToFileURL(join(outdir, `${name}.mjs`)).href)
+const { benchBleed } = (await bundled('bleed')) as typeof import('../bench/bleed')
 const { benchChoose } = (await bundled('choose')) as typeof import('../bench/choose')
 const { benchCircuit } = (await bundled('circuit')) as typeof import('../bench/circuit')
 const { benchDraws } = (await bundled('draws')) as typeof import('../bench/draws')
@@ -42,6 +43,7 @@ const BENCHES: [name: string, run: () => Row[] | Promise<Row[]>][] = [
   ['core', benchFind],
   ['choose', benchChoose],
   ['plan', benchPlan],
+  ['bleed', benchBleed],
   ['server', benchServer],
   ['lists', benchLists],
   ['parts', benchParts],

@@ -30,8 +30,8 @@ const views: [name: string, path: string, look: 'paper' | 'lamp'][] = [
   ['shop', '/shop', 'paper'],
   ['plan', `/jobs/${jobOf('Smokehouse').id}/fit/plan`, 'paper'],
   ['step', `/jobs/${jobOf('Smokehouse').id}/fit/step`, 'lamp'],
-  ['bleed', `/jobs/${jobOf('Quarry').id}/bleed`, 'paper'],
-  ['bleed-lamp', `/jobs/${jobOf('Quarry').id}/bleed`, 'lamp'],
+  ['bleed-ranking', `/jobs/${jobOf('Ferry shuttle').id}/bleed/methods`, 'paper'],
+  ['bleed-inside', `/jobs/${jobOf('Ferry shuttle').id}/bleed/inside`, 'lamp'],
   ['prove', `/jobs/${jobOf('School').id}/prove`, 'paper'],
   ['vehicle', `/vehicles/${jobOf('Mail van').vehicleId}/parts`, 'paper'],
   ['route', `/jobs/${jobOf('Mail van').id}/circuit/route`, 'paper'],
@@ -54,6 +54,23 @@ async function shoot(page: Page, name: string, path: string): Promise<void> {
   if (name === 'decision') await page.locator('[data-question]').first().waitFor()
   if (name === 'side-by-side') await page.locator('[data-row="bleedScrew"]').waitFor()
   if (name === 'plan' || name === 'step') await page.locator('[data-next-step]').waitFor()
+  if (name === 'bleed-ranking') {
+    await page.locator('[data-change]').first().waitFor({ timeout: 60_000 })
+    await page.waitForFunction(() => !document.querySelector('main progress'), null, {
+      timeout: 60_000,
+    })
+  }
+  if (name === 'bleed-inside') {
+    const pumped = 'Pump, hold, open, close'
+    await page.locator('[data-inside] option', { hasText: pumped }).waitFor({ state: 'attached' })
+    await page.waitForFunction(
+      () => !!document.querySelector('[data-inside] select option:nth-child(5)'),
+    )
+    await page.locator('[data-inside] select').selectOption({ label: pumped })
+    await page.locator('[data-caption]', { hasText: `${pumped}, cycle 1` }).waitFor({ timeout: 60_000 })
+    const trace = (await page.locator('[data-inside] canvas').nth(1).boundingBox())!
+    await page.mouse.click(trace.x + trace.width / 2, trace.y + 0.265 * trace.height)
+  }
   if (name === 'shelf') await page.locator('[data-basket-aside]').waitFor()
   await page.screenshot({ path: join(folder, `${name}.png`) })
   say(`${name}.png`)

@@ -12,7 +12,7 @@ import type { Run } from '../run'
 /** Circuits that might be the one on the vehicle; drawn anew from the likely ones when fewer than half carry the weight. */
 const PARTICLES = 256
 /** Cells of each one's line: there are many of them, and each is one guess among many. */
-const CELLS = 40
+const CELLS = 60
 /** One in ten is misread, to a neighbour; anything else is a slip. */
 const MISREAD = 0.1
 const SLIP = 0.002
@@ -35,6 +35,9 @@ function likelihoodOf(seen: CameOut, is: CameOut): number {
   const [a, b] = [ORDER.indexOf(seen), ORDER.indexOf(is)]
   return a >= 0 && b >= 0 && Math.abs(a - b) === 1 ? MISREAD / 2 : SLIP
 }
+
+/** By how much a copy’s air differs in each place, as a share. */
+const JITTER = 0.03
 
 /** How far the model itself may be out, ml and as a share of what is in it. */
 const MODEL_ERROR = 0.15
@@ -105,6 +108,17 @@ export class Following {
     }
     return weight
   }
+  /** A copy that is not quite the same: of what made one likely not every part is known to have done so. */
+  private varied(one: Bleed): Bleed {
+    const other = one.copy()
+    const { machine } = other
+    const factor = () => Math.exp(JITTER * normal(this.draw))
+    const line = factor()
+    machine.line.forEach((gas, i) => (machine.line[i] = Math.min(machine.cells.volume, gas * line)))
+    machine.slave = Math.min(machine.slaveNow, machine.slave * factor())
+    machine.master = Math.min(machine.masterNow, machine.master * factor())
+    return other
+  }
   /**
    * A reading of the pedal outranks the model, which knows nothing of air that sticks to walls, is dissolved or hides in a lip: each
    * circuit's air is moved towards it by as much as the model may be out, and weighed by how far off it was.
@@ -135,7 +149,8 @@ export class Following {
     for (let k = 0; k < PARTICLES; k++) {
       const at = from + k / PARTICLES
       while (sum < at && i < PARTICLES - 1) sum += this.weights[++i]!
-      next.push(next.includes(this.particles[i]!) ? this.particles[i]!.copy() : this.particles[i]!)
+      const one = this.particles[i]!
+      next.push(next.includes(one) ? this.varied(one) : one)
     }
     this.particles = next
     this.weights.fill(1 / PARTICLES)

@@ -41,6 +41,7 @@ test('no main view, in either look, holds anything that axe finds serious', asyn
     ...['cylinders', 'pipe', 'line', 'slave', 'fluid'].map(
       (sheet) => `/jobs/${van.id}/choose/${sheet}`,
     ),
+    ...['', '/methods', '/inside'].map((sheet) => `/jobs/${tipper.id}/bleed${sheet}`),
     `/jobs/${(await demoJob('Launch')).id}/choose/joints`,
     `/jobs/${(await demoJob('Lighthouse')).id}/choose/compare`,
     `/jobs/${(await demoJob('Lighthouse')).id}/choose/order`,
@@ -50,7 +51,6 @@ test('no main view, in either look, holds anything that axe finds serious', asyn
     '/shelf/basket',
     '/shelf/orders',
     '/shelf/import',
-    `/jobs/${tipper.id}/bleed`,
     `/jobs/${bus.id}/prove`,
     ...sheets.map((sheet) => `/jobs/${bus.id}/circuit/${sheet}`),
   ]

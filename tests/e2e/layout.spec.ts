@@ -41,6 +41,8 @@ async function views(): Promise<[name: string, path: string, ready: string][]> {
     ['adjust', `/jobs/${van71.id}/fit/adjust`, '[data-adjust]'],
     ['on and off', `/jobs/${van71.id}/fit/ledger`, '[data-off]'],
     ['bleed', job('bleed'), '[data-figure="since"]'],
+    ['methods', job('bleed/methods'), '[data-way-detail]'],
+    ['inside', job('bleed/inside'), '[data-air="line"]'],
     ['prove', `/jobs/${school.id}/prove`, '[data-figure="verdict"]'],
     ['record', job('record'), 'main form'],
     ...['parts', 'route', 'curves', 'whatif', 'wear', 'guess', 'keep'].map(

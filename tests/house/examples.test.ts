@@ -28,6 +28,7 @@ describe('examples in docs/formats.md', () => {
       'size',
       'plan',
       'bleed',
+      'rank',
     ])
   })
 

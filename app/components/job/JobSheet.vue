@@ -230,7 +230,7 @@ const heldLabel = (item: string) => AS_FOUND_KINDS.find((one) => one.item === it
         <li v-for="(words, i) in worked" :key="i">{{ words }}</li>
       </ul>
     </section>
-    <section v-if="state.workDone.length || bleed.cycles.length">
+    <section v-if="state.workDone.length || bleed.cycles.length || bleed.tricks.length">
       <h2>Done</h2>
       <ul>
         <li v-for="one in state.workDone" :key="one.id">
@@ -241,6 +241,10 @@ const heldLabel = (item: string) => AS_FOUND_KINDS.find((one) => one.item === it
         <li v-if="bleed.cycles.length">
           Bled in {{ bleed.cycles.length }} cycles, {{ bleed.strokes }} strokes; clear
           {{ bleed.clearInRow }} times in a row at the end
+        </li>
+        <li v-if="bleed.setup">{{ describe({ kind: 'bleedSetup', payload: bleed.setup.payload }) }}</li>
+        <li v-for="one in bleed.tricks" :key="one.id">
+          {{ describe({ kind: 'trick', payload: one.payload }) }}. {{ on(one.at) }}, {{ name(one.by) }}
         </li>
       </ul>
     </section>

@@ -27,9 +27,9 @@ type Gauge = (typeof GAUGES)[number]
 const asked = computed(() => GAUGES.filter(({ kit }) => setup.value.kit.includes(kit)))
 const shown = ({ name, usual }: Gauge) => asTyped((setup.value[name] ?? usual) / 1000, 'MPa')
 const wrong = ref('')
-function read({ name, label, max }: Gauge, event: Event) {
+function read({ name, label, max }: Gauge, text: string) {
   const bounds = { min: 0.001, max: max / 1000 }
-  const value = typedWithin((event.target as HTMLInputElement).value, 'MPa', bounds)
+  const value = typedWithin(text, 'MPa', bounds)
   wrong.value = value === null ? `${label}: ${boundsIn(bounds, 'MPa')}` : ''
   if (value !== null) void set({ [name]: 1000 * value } as Partial<BleedSetup>)
 }
@@ -60,7 +60,7 @@ const words = computed(
       </div>
       <label v-for="one in asked" :key="one.name" class="flex items-center gap-2"
         >{{ one.label }} really reaches
-        <input
+        <KeptInput
           :value="shown(one)"
           class="field w-20"
           inputmode="decimal"
