@@ -155,7 +155,7 @@ const INTERRUPTIONS = 40
 
 /** How soon the worker answers that it is to stop, or to draw from other figures, in the midst of ten thousand draws. */
 async function interrupted(page: Page): Promise<Row[]> {
-  await page.getByText('Errors that are reckoned with').click()
+  await page.getByText('Measuring errors allowed for').click()
   const error = page.getByLabel('Tape at the pad, mm')
   const draw = page.getByRole('button', { name: /^Draw [0-9]/ })
   await page.evaluate('answered.stop.length = answered.change.length = 0')

@@ -69,7 +69,7 @@ async function shoot(page: Page, name: string, path: string): Promise<void> {
     await page.locator('[data-inside] select').selectOption({ label: pumped })
     await page.locator('[data-caption]', { hasText: `${pumped}, cycle 1` }).waitFor({ timeout: 60_000 })
     const trace = (await page.locator('[data-inside] canvas').nth(1).boundingBox())!
-    await page.mouse.click(trace.x + trace.width / 2, trace.y + 0.265 * trace.height)
+    await page.mouse.click(trace.x + trace.width / 2, trace.y + 0.287 * trace.height)
   }
   if (name === 'shelf') await page.locator('[data-basket-aside]').waitFor()
   await page.screenshot({ path: join(folder, `${name}.png`) })

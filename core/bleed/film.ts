@@ -18,6 +18,8 @@ export interface Frame extends Picture {
   at: number
   cycle: number
   method: BleedRun
+  /** Over the air around, in the line, kPa. */
+  pressure: number
   /** Share of the master piston's stroke, and ml that the slave's piston has moved. */
   x: number
   moved: number
@@ -109,6 +111,7 @@ export function filmRun(
         : new Float32Array(0),
       slave: Math.min(1, (machine.slave * P0) / (machine.ps * Math.max(1e-6, machine.slaveNow))),
       master: Math.min(1, (machine.master * P0) / (machine.pm * Math.max(1e-6, machine.masterNow))),
+      pressure: (machine.pl - P0) / 1000,
       x: machine.x,
       moved: machine.extra,
       air: { line, slave: machine.slave, master: machine.master, total: machine.total },

@@ -76,7 +76,7 @@ test('over a wide crest: pumping is told off, a way is chosen, bled, measured, a
 
   // Bled that way, by touch and by word.
   await page.getByRole('link', { name: /^Log/ }).click()
-  await expect(page.getByLabel('Method', { exact: true })).toHaveValue('vacuum')
+  await expect(page.getByRole('combobox', { name: /^Method/ })).toHaveValue('vacuum')
   await page.getByRole('button', { name: 'Flush', exact: true }).click()
   await page.getByLabel('It took').fill('30')
   await page.getByRole('button', { name: 'Foam', exact: true }).click()

@@ -106,9 +106,14 @@ const moment = computed((): Moment | null => {
 
 // Pictures.
 const box = ref<HTMLElement | null>(null)
-const { width } = useElementSize(box)
-const HEIGHT = 250
+const { width: shown } = useElementSize(box)
+const TALL = 250
 const TRACE = 150
+/** Under this both cylinders would leave no room for the line: the whole is drawn smaller. */
+const LEAST = 720
+const width = computed(() => (shown.value > 0 ? Math.max(LEAST, shown.value) : 0))
+const scale = computed(() => (width.value > 0 ? shown.value / width.value : 1))
+const HEIGHT = computed(() => Math.round(TALL * Math.max(0.6, scale.value)))
 const line = ref<HTMLCanvasElement | null>(null)
 const trace = ref<HTMLCanvasElement | null>(null)
 const tones = computed((): Tones => {
@@ -128,7 +133,7 @@ const tones = computed((): Tones => {
 })
 const layout = computed(() =>
   film.value && width.value > 0
-    ? layoutOf(film.value.line, { width: width.value, height: HEIGHT })
+    ? layoutOf(film.value.line, { width: width.value, height: HEIGHT.value / scale.value })
     : null,
 )
 const rows = computed(() => (film.value ? traceOf(film.value, tones.value) : null))
@@ -136,19 +141,19 @@ function prepared(canvas: HTMLCanvasElement | null, height: number): CanvasRende
   const ctx = canvas?.getContext('2d')
   if (!canvas || !ctx) return null
   const ratio = window.devicePixelRatio || 1
-  const [w, h] = [Math.round(width.value * ratio), Math.round(height * ratio)]
+  const [w, h] = [Math.round(shown.value * ratio), Math.round(height * ratio)]
   if (canvas.width !== w || canvas.height !== h) {
     canvas.width = w
     canvas.height = h
   }
-  ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
+  ctx.setTransform(ratio * scale.value, 0, 0, ratio * scale.value, 0, 0)
   return ctx
 }
 watchEffect(
   () => {
     if (!film.value || !layout.value || !moment.value) return
-    const size = { width: width.value, height: HEIGHT }
-    const ctx = prepared(line.value, HEIGHT)
+    const size = { width: width.value, height: HEIGHT.value / scale.value }
+    const ctx = prepared(line.value, HEIGHT.value)
     const off = laid.value?.slave.bleeder?.off ?? null
     if (ctx) drawInside(ctx, size, layout.value, moment.value, film.value, off, tones.value)
   },
@@ -158,7 +163,7 @@ watchEffect(
   () => {
     if (!film.value || !rows.value || width.value === 0) return
     const ctx = prepared(trace.value, TRACE)
-    const size = { width: width.value, height: TRACE }
+    const size = { width: width.value, height: TRACE / scale.value }
     if (ctx)
       drawTrace(ctx, size, rows.value, film.value, real.value ? end.value : at.value, tones.value)
   },
@@ -285,8 +290,9 @@ const ml = (value: number) => withUnits(1000 * value, 'mm³')
       @pointermove="scrub"
     />
     <p class="mt-2 text-[0.95rem] text-soft">
-      Down the run: dark is air. In the middle along the line as drawn above, left in the master, right
-      in the slave. What walks off to the right leaves; what goes out and comes back stays.
+      The run, from top to bottom: marked where there is air, along the line as drawn above, in the
+      master on the left and in the slave on the right. What walks off to the right leaves; what goes
+      out and comes back stays. Figures are of air let free.
     </p>
     <details v-if="film" class="mt-2">
       <summary class="min-h-11 py-2">The same as a table, cycle by cycle</summary>

@@ -34,6 +34,10 @@ const gets = (one: RankedEntry) => one.chance >= 0.5
 const tenths = (one: RankedEntry) => Math.round(10 * one.chance)
 const chosen = computed(() => state.value.bleed.setup?.payload.steps ?? [])
 const enough = computed(() => now.value !== null && now.value.total.high <= target.value.value)
+const minutesOf = ({ minutes: { low, high } }: RankedEntry): string => {
+  const [a, b] = [low.toFixed(0), high.toFixed(0)]
+  return a === b ? `${a} min` : `${a}–${b} min`
+}
 const note = (one: RankedEntry): string => {
   if (one.cannotReach.length > 0) return `leaves air in the ${one.cannotReach.join(' and in the ')}`
   const clear = one.lineClearAt === null ? '' : `line clear at cycle ${one.lineClearAt}`
@@ -103,7 +107,7 @@ const note = (one: RankedEntry): string => {
                 >
                 <span class="block text-[0.9rem] whitespace-nowrap text-soft">{{
                   gets(one)
-                    ? `${one.minutes.low.toFixed(0)}–${one.minutes.high.toFixed(0)} min`
+                    ? minutesOf(one)
                     : `${withUnits(1000 * one.residual.total.middle, 'mm³')} stays`
                 }}</span>
               </span>

@@ -351,6 +351,10 @@ export function momentAt(film: Film, at: number): { moment: Moment; frame: Frame
   }
 }
 
+/** kPa from which air is pressed to less than a third, and under which it swells to more than half as much again. */
+const PRESSED = 200
+const PULLED = 35
+
 /** What is going on at a frame, in a few words. */
 export function captionOf(film: Film, k: number): string {
   const a = film.frames[k]!
@@ -362,5 +366,7 @@ export function captionOf(film: Film, k: number): string {
   if (push < -1e-3 || down < -1e-3)
     return flows ? 'Screw open: it lets go' : 'Pedal up, screw shut: the air comes home'
   if (flows) return 'Fluid flows through'
+  if (b.pressure > PRESSED) return 'Pedal held: the air is pressed small, and does not move on'
+  if (b.pressure < -PULLED) return 'Under vacuum: the air swells'
   return 'Waiting: air rises by itself'
 }
