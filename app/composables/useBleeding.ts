@@ -184,7 +184,8 @@ function openBleeding() {
       shareOut: from !== 'dry',
       draws: looked.value ? DRAWS : FEW,
     }
-    return (asIf.value && changed(plain, asIf.value)) || plain
+    // What is only thought of changes what one looks at, not the advice of the log.
+    return (looked.value && asIf.value && changed(plain, asIf.value)) || plain
   })
   const rankQuestion = computed(() => (asked.value ? JSON.stringify(asked.value) : null))
   const startRank = useThrottleFn(

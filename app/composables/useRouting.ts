@@ -78,10 +78,12 @@ export function useRouting(base: Readonly<Ref<Installation | null>>, file: File)
     await keep()
   }
 
+  /** What is drawn is a trial: it stands, and what hangs on it is worked out, but it is filed only when somebody says so. */
+  const trial = ref(false)
   /** Files what was drawn: the route alone, or the whole where a union moved and lines changed their lengths. */
-  async function keep(): Promise<void> {
+  async function keep(sure = false): Promise<void> {
     const now = draft.value
-    if (!now || !base.value) return
+    if (!now || !base.value || (trial.value && !sure)) return
     const done =
       now.circuit === base.value.circuit
         ? await file('route', { points: now.route })
@@ -93,7 +95,7 @@ export function useRouting(base: Readonly<Ref<Installation | null>>, file: File)
     if (draft.value === now) draft.value = null
     if (!done) chosen.value = null
   }
-  const keepSoon = useDebounceFn(keep, PAUSE)
+  const keepSoon = useDebounceFn(() => keep(), PAUSE)
 
   function choose(index: number): void {
     chosen.value = index
@@ -102,6 +104,6 @@ export function useRouting(base: Readonly<Ref<Installation | null>>, file: File)
   function letGo(): void {
     draft.value = null
   }
-  return { shown, draft, chosen, choose, move, nudge, add, addAfter, remove, keep, letGo }
+  return { shown, draft, trial, chosen, choose, move, nudge, add, addAfter, remove, keep, letGo }
 }
 export type Routing = ReturnType<typeof useRouting>

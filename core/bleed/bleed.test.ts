@@ -134,6 +134,20 @@ describe('methods, against what the model was worked out with', () => {
     expect(clearAt(run('B', 'openPush'))).toBe(4)
     expect(clearAt(run('B', 'pumpHold'))).toBe(4)
   })
+  it('twice as many cells give the same strokes and the same rest, near enough', () => {
+    for (const [route, method, share] of [
+      ['C', 'openPush', 0.15],
+      ['C', 'pumpHold', 0.15],
+      ['B', 'openPush', 0.15],
+      // Where air is only just carried, finer cells smear less of it over the crest.
+      ['W', 'openPush', 0.25],
+    ] as const) {
+      const [coarse, fine] = [run(route, method), run(route, method, { cells: 160 })]
+      const [a, b] = [clearAt(coarse), clearAt(fine)]
+      expect(Math.abs(a - b), `${route} ${method}: ${a} and ${b}`).toBeLessThanOrEqual(2)
+      close(fine.at(-1)!.total, coarse.at(-1)!.total, share)
+    }
+  })
   it('in a wide line over a crest neither clears it, and vacuum leaves the master alone', () => {
     const push = run('W', 'openPush').at(-1)!
     close(push.total, 1.54, 0.03)
@@ -278,6 +292,16 @@ describe('whatever the circuit', () => {
         expect(machine.master).toBeLessThanOrEqual(machine.masterNow + 1e-9)
       }),
       { numRuns: 1000 },
+    )
+  })
+  it('over night neither: what is pressed together is as much as it was', () => {
+    fc.assert(
+      fc.property(circuits, (one) => {
+        const { bleed, cycles } = bleedRun({ ...one, method: 'overnight', atUnion: false, cycles: 1 })
+        expect(Math.abs(cycles[0]!.balance)).toBeLessThan(1e-9)
+        for (const gas of bleed.machine.line) expect(gas).toBeGreaterThanOrEqual(-1e-12)
+      }),
+      { numRuns: 60 },
     )
   })
   it('a clean circuit without false air stays clean', () => {

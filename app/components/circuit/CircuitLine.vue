@@ -50,7 +50,7 @@ function save() {
         :pad="pad"
         :nose-up="noseUp"
         :part="sheet ? part : null"
-        :routing="sheet ? routing : null"
+        :routing="sheet || routing.trial.value ? routing : null"
         @pick="pick"
       />
     </div>

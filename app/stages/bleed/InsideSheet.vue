@@ -2,6 +2,7 @@
 import { Pause, Play, SkipBack, SkipForward } from '@lucide/vue'
 import { useElementSize, useEventListener, useRafFn } from '@vueuse/core'
 import { sequenceWords, type Film, type RankedEntry } from '~~/core/bleed'
+import { CHANGE_WORDS } from './way-words'
 import {
   captionOf,
   drawInside,
@@ -14,7 +15,7 @@ import {
 } from './inside-draw'
 
 /** Inside the circuit: where the air goes while a run is played, and where it is thought to be in the bleed that is under way. */
-const { asked, entry, keyOf, laid, looked, open, picture, now } = useBleeding()
+const { asIf, asked, entry, keyOf, laid, looked, open, picture, now } = useBleeding()
 const { look } = useTheme()
 const heavy = useHeavy('film', 'beside')
 onMounted(() => (looked.value = true))
@@ -248,6 +249,12 @@ const ml = (value: number) => withUnits(1000 * value, 'mm³')
       <span v-else-if="!way" class="text-soft"
         >No way to bleed it is left with what is at hand: see Methods.</span
       >
+    </p>
+    <p v-if="asIf" class="border-l-4 border-amber pl-3">
+      As if: <strong>{{ CHANGE_WORDS[asIf].name }}</strong>
+      <button type="button" class="tap underline underline-offset-4" @click="asIf = null">
+        as it is
+      </button>
     </p>
     <div ref="box" class="relative mt-1">
       <canvas

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isImplausible } from '~~/core/circuit'
 import { sequenceWords, targetWords, type RankedEntry } from '~~/core/bleed'
 import { CHANGE_WORDS, stepWords } from './way-words'
 
@@ -20,11 +21,25 @@ const {
   stop,
   target,
 } = useBleeding()
-const { routing } = useJobFigures()
+const { routing, figures } = useJobFigures()
 const { state } = useJob()
 const format = computed(() => formatNow())
-onMounted(() => (looked.value = true))
-onUnmounted(() => (looked.value = false))
+/** The circuit's own spread, which no chance below takes in. */
+const found = computed(() => {
+  const phase = state.value.readings.working.freeTravel ? figures.working : figures.asFound
+  const air = phase.value?.air
+  return air && !isImplausible(air) ? air : null
+})
+onMounted(() => {
+  looked.value = true
+  // The line may be dragged here to see what that would do.
+  routing.trial.value = true
+})
+onUnmounted(() => {
+  looked.value = false
+  routing.letGo()
+  routing.trial.value = false
+})
 const FIRST = 8
 const all = ref(false)
 const shown = computed(() => (all.value ? open.value : open.value.slice(0, FIRST)))
@@ -54,6 +69,12 @@ const note = (one: RankedEntry): string => {
     <div>
       <p v-if="asked" class="text-[1.05rem]" data-target>
         {{ targetWords(asked.target, format) }}
+        <span v-if="found" class="text-soft" data-found-air
+          >By free travel {{ format.volume(found.air) }} is in it ({{
+            format.volume(Math.max(0, found.low))
+          }}
+          to {{ format.volume(found.high) }}, by what is known of this circuit).</span
+        >
         <span v-if="!dry && !measured" class="text-soft"
           >Nobody has measured free travel: it is ranked as if 3 ml were in it.</span
         >
@@ -68,8 +89,14 @@ const note = (one: RankedEntry): string => {
           as it is
         </button>
       </p>
-      <p v-if="routing.draft.value" class="mt-2 border-l-4 border-amber pl-3">
+      <p v-if="routing.draft.value" class="mt-2 border-l-4 border-amber pl-3" data-trial>
         Ranked with the line as it is drawn just now.
+        <button type="button" class="tap underline underline-offset-4" @click="routing.keep(true)">
+          keep it so
+        </button>
+        <button type="button" class="tap underline underline-offset-4" @click="routing.letGo">
+          as it lies
+        </button>
       </p>
       <section class="mt-2" aria-label="Ways to bleed it" data-ranking>
         <h2 class="flex items-baseline gap-3">
