@@ -1,5 +1,15 @@
 import { useThrottleFn } from '@vueuse/core'
-import { computed, inject, onMounted, provide, ref, watch, type InjectionKey } from 'vue'
+import {
+  computed,
+  inject,
+  onMounted,
+  onScopeDispose,
+  provide,
+  ref,
+  watch,
+  type InjectionKey,
+  type Ref,
+} from 'vue'
 import {
   airByOf,
   bleedAdvice,
@@ -35,12 +45,24 @@ const FIRST = 3
 const UNMEASURED = 3
 /** Gauge as the screen starts with it, kPa: 50 to 70 is common. */
 const GAUGE = 60
+/** ms without anything new after which what is left is reckoned anew. */
+const CALM = 2000
 /** Packages that leave a circuit without fluid. */
 const EMPTIES = /^(drain|renew|rebuild|unitOut)/
 /** ms between two rankings while the line is dragged. */
 const DRAGGED = 350
 
 export const USUAL_SETUP: BleedSetup = { people: 2, kit: ['hose', 'wedge'] }
+
+/** Starts work once nothing new has come for a while, at once where somebody looks: while cycles are logged one after the other it waits. */
+function whenCalm(start: () => void, looked: Readonly<Ref<boolean>>): () => void {
+  let waiting: ReturnType<typeof setTimeout> | undefined
+  onScopeDispose(() => clearTimeout(waiting))
+  return () => {
+    clearTimeout(waiting)
+    waiting = setTimeout(start, looked.value ? 0 : CALM)
+  }
+}
 
 /** The bleed of the open job: with what it is done, what is ranked, what is left, and what to do next. */
 function openBleeding() {
@@ -53,6 +75,8 @@ function openBleeding() {
   const changes = useHeavy('changes', 'beside')
   const follow = useHeavy('follow', 'beside')
 
+  /** Somebody looks at methods, or inside: what is reckoned has to be there at once. */
+  const looked = ref(false)
   const setup = computed<BleedSetup>(() => ({ ...USUAL_SETUP, ...state.value.bleed.setup?.payload }))
   const set = (change: Partial<BleedSetup>) => file('bleedSetup', { ...setup.value, ...change })
   /** Emptied by the work before the first cycle, or said to be empty. */
@@ -149,13 +173,16 @@ function openBleeding() {
   const followQuestion = computed(() =>
     followAsked.value ? JSON.stringify({ asked: followAsked.value, logged: logged.value }) : null,
   )
+  const followSoon = whenCalm(() => {
+    const question = followQuestion.value
+    if (question !== null) void follow.start(JSON.parse(question) as Parameters<typeof follow.start>[0])
+  }, looked)
   watch(
     followQuestion,
     (question) => {
-      if (question === null) {
-        follow.stop()
-        follow.result.value = null
-      } else void follow.start(JSON.parse(question) as Parameters<typeof follow.start>[0])
+      if (question !== null) return followSoon()
+      follow.stop()
+      follow.result.value = null
     },
     { immediate: true },
   )
@@ -172,7 +199,6 @@ function openBleeding() {
     const last = travels.value.at(-1)?.payload.value
     return last === undefined ? start.value : startFromTravel(kept.value, laid.value, last)
   })
-  const looked = ref(false)
   const asIf = ref<BleedChange | null>(null)
   const asked = computed((): RankAsked | null => {
     if (!base.value) return null
@@ -194,11 +220,15 @@ function openBleeding() {
     true,
     true,
   )
+  const rankSoon = whenCalm(() => {
+    if (rankQuestion.value !== null) void startRank(rankQuestion.value)
+  }, looked)
   watch(
     rankQuestion,
     (question) => {
       if (question === null) rank.stop()
-      else void startRank(question)
+      else if (looked.value) void startRank(question)
+      else rankSoon()
     },
     { immediate: true },
   )

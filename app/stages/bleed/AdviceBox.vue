@@ -30,7 +30,7 @@ const { id } = useJob()
           v-else-if="one.code === 'finished'"
           :to="`/jobs/${id}/prove`"
           class="whitespace-nowrap underline underline-offset-4"
-          >Prove</NuxtLink
+          >Take the last measurements</NuxtLink
         >
       </p>
       <ol v-if="one.checks" class="list-decimal pl-6">
