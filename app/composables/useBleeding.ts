@@ -291,6 +291,8 @@ function openBleeding() {
   }
 
   onMounted(() => {
+    rank.warm()
+    follow.warm()
     const weigh = async (outcomes: Parameters<typeof learn.start>[0]) => {
       await learn.start(outcomes)
       return learn.result.value

@@ -72,7 +72,9 @@ export function useHeavy<N extends HeavyName>(name: N, lane: Lane = 'main') {
     if (mine === run) progress.value = null
   }
   onScopeDispose(stop)
-  return { progress, result, took, problem, start, stop }
+  /** Starts the thread before anything is asked, so that the first answer comes sooner. */
+  const warm = (): void => void heavyWorker(lane)
+  return { progress, result, took, problem, start, stop, warm }
 }
 
 /** A plain copy: what is reactive cannot be sent to a worker. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Pause, Play, SkipBack, SkipForward } from '@lucide/vue'
-import { useElementSize, useEventListener, useRafFn } from '@vueuse/core'
+import { useElementSize, useEventListener, useRafFn, useThrottleFn } from '@vueuse/core'
 import { sequenceWords, type Film, type RankedEntry } from '~~/core/bleed'
 import { CHANGE_WORDS } from './way-words'
 import {
@@ -21,6 +21,8 @@ const heavy = useHeavy('film', 'beside')
 onMounted(() => (looked.value = true))
 onUnmounted(() => (looked.value = false))
 
+/** ms between two changes of words and figures while it plays. */
+const TOLD = 250
 /** Cycles that are played where a way mostly never gets there. */
 const PLAYED = 10
 const MOST = 40
@@ -50,7 +52,10 @@ watch(
 )
 const film = computed((): Film | null => heavy.result.value)
 
+/** s into the run. Only the pictures follow it frame by frame; words and figures follow a few times a second. */
 const at = ref(0)
+const told = ref(0)
+const tellSoon = useThrottleFn(() => (told.value = at.value), TOLD, true, true)
 const playing = ref(false)
 const SPEEDS = [1, 4, 15, 60] as const
 const speed = ref<number>(4)
@@ -89,7 +94,11 @@ function step(by: 1 | -1) {
       : (times.findLast((time) => time < at.value - 0.05) ?? 0)
 }
 
-const seen = computed(() => (film.value ? momentAt(film.value, at.value) : null))
+watch(at, () => {
+  if (playing.value) void tellSoon()
+  else told.value = at.value
+})
+const seen = computed(() => (film.value ? momentAt(film.value, told.value) : null))
 const caption = computed(() => (film.value && seen.value ? captionOf(film.value, seen.value.k) : ''))
 const frame = computed(() => seen.value?.frame ?? null)
 const air = computed(() => {
@@ -102,7 +111,7 @@ const air = computed(() => {
 const moment = computed((): Moment | null => {
   if (real.value && picture.value)
     return { ...picture.value, x: 0, moved: 0, flow: 0, gasShare: 0, level: 1 }
-  return seen.value?.moment ?? null
+  return film.value ? momentAt(film.value, at.value).moment : null
 })
 
 // Pictures.
@@ -165,8 +174,16 @@ watchEffect(
     if (!film.value || !rows.value || width.value === 0) return
     const ctx = prepared(trace.value, TRACE)
     const size = { width: width.value, height: TRACE / scale.value }
-    if (ctx)
-      drawTrace(ctx, size, rows.value, film.value, real.value ? end.value : at.value, tones.value)
+    if (ctx) drawTrace(ctx, size, rows.value, film.value, tones.value)
+  },
+  { flush: 'post' },
+)
+/** Where the run is, on the trace: moved by itself, so that nothing is drawn anew for it. */
+const cursor = ref<HTMLElement | null>(null)
+watchEffect(
+  () => {
+    const share = end.value > 0 && !real.value ? at.value / end.value : 1
+    if (cursor.value) cursor.value.style.transform = `translateY(${(share * (TRACE - 3)).toFixed(1)}px)`
   },
   { flush: 'post' },
 )
@@ -241,7 +258,7 @@ const ml = (value: number) => withUnits(1000 * value, 'mm³')
       <template v-else-if="frame"
         ><strong class="min-w-80">{{ caption }}</strong>
         <span class="text-soft"
-          >{{ RUN_WORDS[frame.method] }}, cycle {{ frame.cycle }}, {{ at.toFixed(0) }} s of
+          >{{ RUN_WORDS[frame.method] }}, cycle {{ frame.cycle }}, {{ told.toFixed(0) }} s of
           {{ end.toFixed(0) }}</span
         ></template
       >
@@ -286,16 +303,30 @@ const ml = (value: number) => withUnits(1000 * value, 'mm³')
     </div>
     <label v-if="film" class="sr-only"
       >Moment of the run, s
-      <input v-model.number="at" type="range" min="0" :max="end" step="0.1" @input="playing = false"
+      <input
+        :value="told"
+        type="range"
+        min="0"
+        :max="end"
+        step="0.1"
+        @input="((playing = false), (at = Number(($event.target as HTMLInputElement).value)))"
     /></label>
-    <canvas
-      ref="trace"
-      class="block w-full cursor-pointer touch-none"
-      :style="{ height: `${TRACE}px` }"
-      aria-hidden="true"
-      @pointerdown="scrub"
-      @pointermove="scrub"
-    />
+    <div class="relative">
+      <canvas
+        ref="trace"
+        class="block w-full cursor-pointer touch-none"
+        :style="{ height: `${TRACE}px` }"
+        aria-hidden="true"
+        @pointerdown="scrub"
+        @pointermove="scrub"
+      />
+      <span
+        v-if="film"
+        ref="cursor"
+        class="pointer-events-none absolute inset-x-0 top-0 h-[3px] bg-amber"
+        aria-hidden="true"
+      />
+    </div>
     <p class="mt-2 text-[0.95rem] text-soft">
       The run, from top to bottom: marked where there is air, along the line as drawn above, in the
       master on the left and in the slave on the right. What walks off to the right leaves; what goes

@@ -282,7 +282,6 @@ export function drawTrace(
   { width, height }: Sizes,
   trace: HTMLCanvasElement,
   film: Film,
-  at: number,
   tones: Tones,
 ): void {
   ctx.clearRect(0, 0, width, height)
@@ -313,8 +312,6 @@ export function drawTrace(
     ctx.lineTo(width - RIGHT + 8, y)
     ctx.stroke()
   }
-  ctx.fillStyle = tones.amber
-  ctx.fillRect(0, Math.min(height - 3, (at / end) * height), width, 3)
 }
 
 /** The moment between two frames: everything in between goes in a straight line. */
