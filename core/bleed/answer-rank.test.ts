@@ -137,6 +137,20 @@ describe('the verb rank', () => {
       reachable: false,
     })
   })
+  it('ranks by itself what only ends a bleed where it is asked for by name', () => {
+    const asked = {
+      ...usual,
+      draws: 2,
+      installation: vehicle(4.9, true),
+      kit: ['hose', 'wedge'],
+      start: { line: 0, slave: 0, master: 700 },
+    }
+    const alone = answerRank({ ...asked, methods: ['shortStrokes', 'tap', 'overnight'] })
+    expect(alone.methods.map(({ steps }) => steps.length)).toEqual([1, 1, 1])
+    expect(alone.methods[0]!.steps[0]!.method).toBe('shortStrokes')
+    expect(named(alone, 'shortStrokes').chance).toBe(1)
+    expect(named(answerRank({ ...asked, methods: ['openPush'] }), 'shortStrokes')).toBeUndefined()
+  })
   it('has the same bytes for the same seed', () => {
     const asked = { ...usual, draws: 2, installation: vehicle(4.9), kit: ['hose'], seed: 5 }
     expect(JSON.stringify(answerRank(asked))).toBe(JSON.stringify(answerRank(asked)))

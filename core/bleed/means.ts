@@ -21,7 +21,7 @@ export const MEANS = table as readonly Means[]
 export const meansOf = (method: BleedRun): Means => MEANS.find((one) => one.method === method)!
 
 /** Methods that end a bleed and begin none. */
-const FINISHERS: readonly BleedRun[] = ['shortStrokes', 'bottom', 'overnight']
+const FINISHERS: readonly BleedRun[] = ['shortStrokes', 'bottom', 'overnight', 'tap']
 /** Single methods, and sequences: filled or flushed by one, finished by another. */
 export const SEQUENCES: readonly (readonly BleedRun[])[] = [
   ...MEANS.filter(({ method }) => !FINISHERS.includes(method)).map(({ method }) => [method]),
@@ -49,8 +49,10 @@ const AT_UNION: readonly Sequence[] = [
   { steps: ['openPush', 'shortStrokes'], atUnion: true },
   { steps: ['openPush', 'slavePush', 'shortStrokes'], atUnion: true },
 ]
-export const sequencesFor = (screw: boolean): readonly Sequence[] => [
+/** Every sequence; what ends a bleed stands alone only where it was asked for by name. */
+export const sequencesFor = (screw: boolean, asked: readonly BleedRun[] = []): readonly Sequence[] => [
   ...SEQUENCES.map((steps) => ({ steps })),
+  ...FINISHERS.filter((one) => asked.includes(one)).map((one) => ({ steps: [one] })),
   ...(screw ? [] : AT_UNION),
 ]
 

@@ -2,10 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { falling, overCrest } from '../../tests/arbitrary/bleed-routes'
 import { fromArchetype, ARCHETYPES } from '../installation'
 import { KIT } from '../journal'
+import { formatOf } from '../quantity'
 import { whole } from '../run'
 import {
   BLEED_CONSTANTS,
   drawnConstants,
+  entryWords,
   laidOut,
   MEANS,
   rankRun,
@@ -98,6 +100,14 @@ describe('methods, ranked as practice has them', () => {
         usualConstants(),
       ).master
     expect(left(10)).toBeGreaterThan(left(0))
+    // And it says so.
+    const words = (noseUp: number) => {
+      const question = asked(FALLS, { noseUp, methods: ['gravity', 'shortStrokes'], draws: 2 })
+      const one = named(whole(rankRun(question)), 'gravity', 'shortStrokes')!
+      return entryWords(one, question, formatOf('metric'))
+    }
+    expect(words(15)).toMatch(/[Ll]evel the vehicle/)
+    expect(words(0)).not.toMatch(/[Ll]evel the vehicle/)
   })
 })
 

@@ -251,7 +251,7 @@ export function rankRun(asked: RankAsked): Run<RankedEntry[]> {
   const { laid, people, kit, set, draws, seed, methods, target } = asked
   const screw = laid.slave.bleeder !== null
   const overridden = asked.sharedOverride !== undefined
-  const sequences = sequencesFor(screw)
+  const sequences = sequencesFor(screw, methods)
     .filter(({ steps }) => isIncluded(steps, methods))
     .map((sequence) => ({
       sequence,
