@@ -32,6 +32,7 @@ import {
 import { freeTravel, InputError } from '~~/core/circuit'
 import type { BleedSetup, Method } from '~~/core/journal'
 import { formatOf } from '~~/core/quantity'
+import type { Installation } from '~~/core/installation'
 import { LIMITS } from '~~/core/proof'
 
 /** Draws of a ranking that is looked at, and of one that only the advice hangs on. */
@@ -64,6 +65,17 @@ function whenCalm(start: () => void, looked: Readonly<Ref<boolean>>): () => void
   }
 }
 
+/** Null where a line cannot lie so. */
+function laidIn(installation: Installation | null): LaidCircuit | null {
+  if (!installation) return null
+  try {
+    return laidOut(installation)
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error
+    return null
+  }
+}
+
 /** The bleed of the open job: with what it is done, what is ranked, what is left, and what to do next. */
 function openBleeding() {
   const { state, file } = useJob()
@@ -87,15 +99,9 @@ function openBleeding() {
     )
   })
 
-  const laid = computed((): LaidCircuit | null => {
-    if (!installation.value) return null
-    try {
-      return laidOut(installation.value)
-    } catch (error) {
-      if (!(error instanceof InputError)) throw error
-      return null
-    }
-  })
+  /** As it is drawn just now, a trial included; and as it is kept, which is what was bled. */
+  const laid = computed(() => laidIn(installation.value))
+  const laidKept = computed(() => laidIn(kept.value))
   const target = computed(() => targetOf(kept.value))
   const travels = computed(() => {
     const { readings, course } = state.value
@@ -111,11 +117,11 @@ function openBleeding() {
   const startReading = computed(() => travels.value.filter(({ id }) => id < first.value).at(-1) ?? null)
   const measured = computed(() => startReading.value !== null)
   const start = computed((): BleedStart | null => {
-    if (!laid.value || !kept.value) return null
+    if (!laidKept.value || !kept.value) return null
     if (dry.value) return 'dry'
     const reading = startReading.value?.payload.value
-    const known = reading === undefined ? null : startFromTravel(kept.value, laid.value, reading)
-    return known ?? startOfAir(laid.value, UNMEASURED)
+    const known = reading === undefined ? null : startFromTravel(kept.value, laidKept.value, reading)
+    return known ?? startOfAir(laidKept.value, UNMEASURED)
   })
 
   /** Everything but where the air is by now. */
@@ -165,9 +171,14 @@ function openBleeding() {
     ]
     return lines.sort((a, b) => (a.id < b.id ? -1 : 1)).flatMap(({ line }) => (line ? [line] : []))
   })
+  // By what was bled, not by a line on trial; and who and what is at hand tells nothing of what is left.
   const followAsked = computed((): RankAsked | null =>
-    base.value && start.value && state.value.bleed.cycles.length > 0
-      ? { ...base.value, noseUp: 0, start: start.value, draws: 1 }
+    base.value && laidKept.value && start.value && state.value.bleed.cycles.length > 0
+      ? {
+          ...base.value,
+          ...{ laid: laidKept.value, people: 2, kit: [], sharedOverride: undefined },
+          ...{ noseUp: 0, start: start.value, draws: 1 },
+        }
       : null,
   )
   const followQuestion = computed(() =>
@@ -191,13 +202,13 @@ function openBleeding() {
 
   // What is ranked: from what is thought to be left; until that is reckoned, from what the pedal showed last.
   const startNow = computed((): BleedStart | null => {
-    if (state.value.bleed.cycles.length === 0 || !laid.value || !kept.value) return start.value
+    if (state.value.bleed.cycles.length === 0 || !laidKept.value || !kept.value) return start.value
     if (now.value) {
       const { line, slave, master } = now.value
       return { line: line.middle, slave: slave.middle, master: master.middle }
     }
     const last = travels.value.at(-1)?.payload.value
-    return last === undefined ? start.value : startFromTravel(kept.value, laid.value, last)
+    return last === undefined ? start.value : startFromTravel(kept.value, laidKept.value, last)
   })
   const asIf = ref<BleedChange | null>(null)
   const asked = computed((): RankAsked | null => {
@@ -307,14 +318,11 @@ function openBleeding() {
     laid,
     target,
     measured,
-    start,
     asked,
     asIf,
     looked,
     ranking: rank.progress,
     rankProblem: rank.problem,
-    tookMs: rank.took,
-    ranked,
     open,
     out,
     keyOf,
@@ -327,7 +335,6 @@ function openBleeding() {
     picture,
     following: follow.progress,
     advice,
-    wantedTravel,
     choose,
     stop: rank.stop,
   }

@@ -57,6 +57,8 @@ test('over a wide crest: pumping is told off, a way is chosen, bled, measured, a
   await ranked(page)
   // The line dragged lower, here by the keys: it is ranked as drawn, and nothing is filed of it.
   const asItLies = (await way(page, ' openPush').textContent())!
+  const reckoned = (await page.getByRole('link', { name: /^Log/ }).textContent())!
+  expect(reckoned).toMatch(/about \d/)
   for (const point of [3, 4]) {
     await page.locator(`[data-point="${point}"]`).focus()
     for (let i = 0; i < 7; i++) await page.keyboard.press('Shift+ArrowDown')
@@ -64,6 +66,8 @@ test('over a wide crest: pumping is told off, a way is chosen, bled, measured, a
   await expect(page.locator('[data-trial]')).toContainText('as it is drawn just now')
   await ranked(page)
   await expect(way(page, ' openPush')).not.toHaveText(asItLies)
+  // What is left is of what was bled, and no trial.
+  await expect(page.getByRole('link', { name: /^Log/ })).toHaveText(reckoned)
   await page.locator('[data-trial]').getByRole('button', { name: 'as it lies' }).click()
   await expect(page.locator('[data-trial]')).toHaveCount(0)
   await ranked(page)

@@ -138,7 +138,6 @@ const tones = computed((): Tones => {
     hairline: tone('hairline'),
     amber: tone('amber'),
     fluid: tone('fluid'),
-    rust: tone('rust'),
   }
 })
 const layout = computed(() =>

@@ -9,7 +9,6 @@ export interface Tones {
   hairline: string
   amber: string
   fluid: string
-  rust: string
 }
 export interface Sizes {
   width: number
@@ -215,6 +214,7 @@ function drawSlave(
   const open = Math.abs(moment.flow) > 0.05
   ctx.fillStyle = open ? tones.amber : tones.ink
   ctx.fillRect(sx - 4, sy - 16, 8, 16)
+  if (moment.far.length > 0) drawBleedLine(ctx, sx, sy - 16, moment.far, tones)
   // Hose and bottle, with what comes out.
   const bottle = { x: begin + SLAVE_LENGTH + 46, y: y + 6 }
   ctx.strokeStyle = open ? tones.fluid : tones.hairline
@@ -244,6 +244,31 @@ function drawSlave(
     ctx.fill()
     ctx.stroke()
   }
+}
+
+const BLEED_LINE = 34
+/** A line of its own between slave and bleed screw, upright, with its bubbles; the hose goes on from its upper end. */
+function drawBleedLine(
+  ctx: CanvasRenderingContext2D,
+  x: number,
+  y: number,
+  far: Float32Array,
+  tones: Tones,
+): void {
+  ctx.fillStyle = tones.fluid
+  ctx.strokeStyle = tones.ink
+  ctx.lineWidth = 2
+  ctx.fillRect(x - 6, y - BLEED_LINE, 12, BLEED_LINE)
+  ctx.strokeRect(x - 6, y - BLEED_LINE, 12, BLEED_LINE)
+  ctx.fillStyle = tones.ground
+  ctx.lineWidth = 1
+  far.forEach((share, i) => {
+    if (share <= SEEN) return
+    ctx.beginPath()
+    ctx.arc(x, y - ((i + 0.5) / far.length) * BLEED_LINE, Math.max(1.2, 5 * Math.sqrt(share)), 0, 7)
+    ctx.fill()
+    ctx.stroke()
+  })
 }
 
 /** Every frame as a row: where the line's air was, all the way down the run. Drawn once, shown scaled. */
