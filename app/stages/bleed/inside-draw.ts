@@ -214,14 +214,15 @@ function drawSlave(
   const open = Math.abs(moment.flow) > 0.05
   ctx.fillStyle = open ? tones.amber : tones.ink
   ctx.fillRect(sx - 4, sy - 16, 8, 16)
+  const from = sy - 16 - (moment.far.length > 0 ? BLEED_LINE : 0)
   if (moment.far.length > 0) drawBleedLine(ctx, sx, sy - 16, moment.far, tones)
   // Hose and bottle, with what comes out.
   const bottle = { x: begin + SLAVE_LENGTH + 46, y: y + 6 }
   ctx.strokeStyle = open ? tones.fluid : tones.hairline
   ctx.lineWidth = 6
   ctx.beginPath()
-  ctx.moveTo(sx, sy - 16)
-  ctx.bezierCurveTo(sx, sy - 62, bottle.x, sy - 62, bottle.x, bottle.y)
+  ctx.moveTo(sx, from)
+  ctx.bezierCurveTo(sx, from - 46, bottle.x, from - 46, bottle.x, bottle.y)
   ctx.stroke()
   ctx.strokeStyle = tones.ink
   ctx.lineWidth = 1.5
@@ -238,7 +239,7 @@ function drawSlave(
     const u = 1 - t
     const bx = u ** 3 * sx + 3 * u * u * t * sx + 3 * u * t * t * bottle.x + t ** 3 * bottle.x
     const by =
-      u ** 3 * (sy - 16) + 3 * u * u * t * (sy - 62) + 3 * u * t * t * (sy - 62) + t ** 3 * bottle.y
+      u ** 3 * from + 3 * u * u * t * (from - 46) + 3 * u * t * t * (from - 46) + t ** 3 * bottle.y
     ctx.beginPath()
     ctx.arc(bx, by, 2.6, 0, 7)
     ctx.fill()
