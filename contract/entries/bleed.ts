@@ -1,6 +1,8 @@
 import { Type } from '@sinclair/typebox'
+import { PROOF_STAGES } from '../../core/circuit'
 import {
   BLEED_PHASES,
+  BLEED_SIGNS,
   CAME_OUT,
   KIT,
   METHODS,
@@ -23,6 +25,9 @@ export const BLEED_AT_BOUNDARY = {
         bottle: Type.Optional(Volume),
         seconds: Type.Optional(bounded({ min: 0, max: 86_400 })),
         phase: Type.Optional(OneOf(BLEED_PHASES)),
+        signs: Type.Optional(
+          Type.Array(OneOf(BLEED_SIGNS), { maxItems: BLEED_SIGNS.length, uniqueItems: true }),
+        ),
       },
       strict,
     ),
@@ -71,5 +76,8 @@ export const BLEED_AT_BOUNDARY = {
       },
       strict,
     ),
+  },
+  stageProof: {
+    schema: Type.Object({ stage: OneOf(PROOF_STAGES), travel: bounded({ min: 0, max: 400 }) }, strict),
   },
 } satisfies { [K in keyof BleedPayloads]: KindAtBoundary<BleedPayloads[K]> }

@@ -1,7 +1,7 @@
 import { Type } from '@sinclair/typebox'
 import { CLIMATES, FLUID_KINDS } from '../../core/fluid'
 import type { FluidPayloads } from '../../core/journal'
-import { bounded, OneOf, strict, Ulid } from '../shape'
+import { bounded, Line, OneOf, strict, Ulid, Volume } from '../shape'
 import type { KindAtBoundary } from './kind'
 
 export const FLUID_AT_BOUNDARY = {
@@ -13,6 +13,7 @@ export const FLUID_AT_BOUNDARY = {
         water: Type.Optional(bounded({ min: 0, max: 100 })),
         boiling: Type.Optional(bounded({ min: 80, max: 320 })),
         climate: Type.Optional(OneOf(CLIMATES)),
+        everyMonths: Type.Optional(Type.Integer({ minimum: 1, maximum: 120 })),
       },
       strict,
     ),
@@ -26,5 +27,8 @@ export const FLUID_AT_BOUNDARY = {
       },
       strict,
     ),
+  },
+  fluidDisposed: {
+    schema: Type.Object({ volume: Volume, words: Type.Optional(Line(200)) }, strict),
   },
 } satisfies { [K in keyof FluidPayloads]: KindAtBoundary<FluidPayloads[K]> }

@@ -17,6 +17,7 @@ import {
 import { falling, overCrest } from '../../tests/arbitrary/bleed-routes'
 import { DENSITY, G } from './physics'
 import { backShare, inletFlow, steadyFlow } from './methods'
+import { WHOLE } from '../../tests/whole'
 
 /** A falls all the way, B goes over a crest narrow, C over the same one wide, W wider. */
 const ROUTES: Record<string, BleedPath> = {
@@ -291,7 +292,7 @@ describe('whatever the circuit', () => {
         expect(machine.slave).toBeLessThanOrEqual(machine.slaveNow + 1e-9)
         expect(machine.master).toBeLessThanOrEqual(machine.masterNow + 1e-9)
       }),
-      { numRuns: 1000 },
+      { numRuns: WHOLE ? 1000 : 200 },
     )
   })
   it('over night neither: what is pressed together is as much as it was', () => {

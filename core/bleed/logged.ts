@@ -91,7 +91,8 @@ export function cycleFollowed({
     ...(bottle !== undefined && { bottle: bottle / 1000 }),
   }
 }
-export function trickFollowed({ trick, degrees = DEGREES }: TrickDone): Followed {
+/** A trick; null where it moves nothing in the vehicle. */
+export function trickFollowed({ trick, degrees = DEGREES }: TrickDone): Followed | null {
   switch (trick) {
     case 'noseUp':
       return { change: { noseUp: degrees } }
@@ -103,6 +104,9 @@ export function trickFollowed({ trick, degrees = DEGREES }: TrickDone): Followed
       return { method: 'bottom' }
     case 'wedged':
       return { method: 'overnight' }
+    case 'slavePrimed':
+    case 'masterPrimed':
+      return null
     default:
       return { method: trick }
   }
@@ -149,7 +153,8 @@ export function readLogged(input: unknown, at: string, airBy: AirBy): Followed[]
     if (given.trick !== undefined) {
       const trick = choiceOf(given.trick, `${path}/trick`, TRICKS)
       const degrees = number('degrees', 0, 45)
-      return [trickFollowed({ trick, ...(degrees !== undefined && { degrees }) })]
+      const said = trickFollowed({ trick, ...(degrees !== undefined && { degrees }) })
+      return said ? [said] : []
     }
     const travel = given.says !== undefined ? number('mm', 0, 400) : number('value', 0, 400)
     if (travel === undefined || (given.reading !== undefined && given.reading !== 'freeTravel'))

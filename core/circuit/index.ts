@@ -17,6 +17,7 @@ export {
   airAtFreeTravel,
   airAtRodStroke,
   airBehind,
+  PROOF_STAGES,
   airFromEngagement,
   airFromFreeTravel,
   freeTravel,

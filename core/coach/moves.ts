@@ -1,4 +1,5 @@
 import type { Method, Trick } from '../entries'
+import { WORK_MOVES, type Work } from './works'
 
 /** Who does a move: the one at the pedal, or the one at the bleed screw. Alone, one person is both. */
 export type Role = 'pedal' | 'bleeder'
@@ -31,6 +32,16 @@ export type Call =
   | 'raise'
   | 'turn'
   | 'back'
+  | 'hose'
+  | 'fill'
+  | 'clamp'
+  | 'level'
+  | 'hands'
+  | 'plug'
+  | 'unplug'
+  | 'join'
+  | 'fillPort'
+  | 'letOut'
 
 export interface Move {
   call: Call
@@ -45,7 +56,10 @@ export interface Move {
   pedal?: 'down' | 'up'
   /** It takes fluid out of the reservoir: so many strokes of the pedal, or ml. */
   strokes?: number
+  /** Below 0 where it sends fluid back up. */
   draws?: number
+  /** The reservoir stands at its mark afterwards. */
+  fills?: true
 }
 export interface MethodMoves {
   /** Once before the first cycle, every cycle, and once after the last. */
@@ -58,8 +72,12 @@ export interface MethodMoves {
   alone?: true
 }
 
-const bleeder = (call: Call, more: Partial<Move> = {}): Move => ({ call, role: 'bleeder', ...more })
-const pedal = (call: Call, more: Partial<Move> = {}): Move => ({ call, role: 'pedal', ...more })
+export const bleeder = (call: Call, more: Partial<Move> = {}): Move => ({
+  call,
+  role: 'bleeder',
+  ...more,
+})
+export const pedal = (call: Call, more: Partial<Move> = {}): Move => ({ call, role: 'pedal', ...more })
 const OPEN = bleeder('open', { screw: 'open' })
 const SHUT = bleeder('shut', { screw: 'shut' })
 const DOWN = pedal('down', { pedal: 'down', strokes: 1 })
@@ -67,10 +85,11 @@ const UP = pedal('up', { pedal: 'up' })
 const WALK = bleeder('walk', { seconds: 20 })
 const TAG = pedal('tag')
 const UNTAG = pedal('untag')
-/** ml that are drawn before one looks at the level. */
+/** ml that are drawn before one looks at the level, and that are pushed up in one go. */
 const BATCH = 50
+const PUSHED = 20
 
-const method = (
+export const moves = (
   cycle: readonly Move[],
   more: Partial<Omit<MethodMoves, 'cycle'>> = {},
 ): MethodMoves => ({ before: [], after: [], shutFirst: false, ...more, cycle })
@@ -84,47 +103,54 @@ const SLAVE_IN_HAND = [
 
 /** What is called, in which order, in each method. */
 export const METHOD_MOVES: Record<Method, MethodMoves> = {
-  openPush: method([OPEN, DOWN, SHUT, UP], SHUT_FIRST),
-  crackedUnion: method([OPEN, DOWN, SHUT, UP], SHUT_FIRST),
-  pumpHold: method(
+  openPush: moves([OPEN, DOWN, SHUT, UP], SHUT_FIRST),
+  crackedUnion: moves([OPEN, DOWN, SHUT, UP], SHUT_FIRST),
+  pumpHold: moves(
     [pedal('pump', { times: 4, pedal: 'down' }), pedal('hold', { pedal: 'down' }), OPEN, SHUT, UP].map(
       (move) => (move.call === 'open' ? { ...move, strokes: 0.4 } : move),
     ),
     SHUT_FIRST,
   ),
-  prop: method([WALK, OPEN, DOWN, WALK, SHUT, UP], { shutFirst: true, alone: true }),
-  submerged: method([DOWN, UP], { before: [OPEN], after: [SHUT] }),
-  checkValve: method([DOWN, UP], { before: [OPEN], after: [SHUT] }),
-  gravity: method([bleeder('wait', { seconds: 60, draws: 25 })], { before: [OPEN], after: [SHUT] }),
-  pressure: method([OPEN, bleeder('look', { draws: BATCH }), SHUT], {
+  prop: moves([WALK, OPEN, DOWN, WALK, SHUT, UP], { shutFirst: true, alone: true }),
+  submerged: moves([DOWN, UP], { before: [OPEN], after: [SHUT] }),
+  checkValve: moves([DOWN, UP], { before: [OPEN], after: [SHUT] }),
+  gravity: moves([bleeder('wait', { seconds: 60, draws: 25 })], { before: [OPEN], after: [SHUT] }),
+  pressure: moves([OPEN, bleeder('look', { draws: BATCH }), SHUT], {
     before: [pedal('build')],
     after: [pedal('release')],
   }),
-  vacuum: method([OPEN, bleeder('look', { draws: BATCH }), SHUT], {
+  vacuum: moves([OPEN, bleeder('look', { draws: BATCH }), SHUT], {
     before: [bleeder('build')],
     after: [bleeder('release')],
   }),
-  inject: method([OPEN, bleeder('push'), SHUT]),
-  hang: method(SLAVE_IN_HAND),
-  slaveStrokes: method(SLAVE_IN_HAND),
-  reservoirVacuum: method([
+  inject: moves([OPEN, bleeder('push', { draws: -PUSHED }), SHUT]),
+  hang: moves(SLAVE_IN_HAND),
+  slaveStrokes: moves(SLAVE_IN_HAND),
+  reservoirVacuum: moves([
     pedal('draw', { seconds: 30 }),
     pedal('wait', { seconds: 120 }),
     pedal('letBack', { seconds: 10 }),
     pedal('wait', { seconds: 20 }),
   ]),
-  benchLoop: method([DOWN, UP].map((move) => ({ ...move, strokes: 0 }))),
+  benchLoop: moves([DOWN, UP].map((move) => ({ ...move, strokes: 0 }))),
 }
 /** Tricks in their safe form; they have one cycle. */
 export const TRICK_MOVES: Record<Trick, MethodMoves> = {
-  shortStrokes: method([pedal('short', { times: 10 })]),
-  tap: method([bleeder('tap', { seconds: 30 })]),
-  noseUp: method([bleeder('raise')]),
-  noseDown: method([bleeder('raise')]),
-  turned: method([TAG, bleeder('turn'), bleeder('back'), UNTAG]),
+  shortStrokes: moves([pedal('short', { times: 10 })]),
+  tap: moves([bleeder('tap', { seconds: 30 })]),
+  noseUp: moves([bleeder('raise')]),
+  noseDown: moves([bleeder('raise')]),
+  turned: moves([TAG, bleeder('turn'), bleeder('back'), UNTAG]),
   // Never by hand with a foot on the pedal: tagged, screw open, pressed home by a clamp, shut, clamp off.
-  bottomed: method([TAG, OPEN, bleeder('press'), SHUT, bleeder('clampOff'), UNTAG]),
-  wedged: method([TAG, pedal('wedge')]),
+  bottomed: moves([TAG, OPEN, bleeder('press'), SHUT, bleeder('clampOff'), UNTAG]),
+  wedged: moves([TAG, pedal('wedge')]),
+  // A dry slave in the hand, and a new master that sends nothing.
+  slavePrimed: moves([bleeder('in'), bleeder('fillPort'), bleeder('letOut')]),
+  masterPrimed: moves([OPEN, { ...DOWN, strokes: 0.5 }, SHUT, UP], SHUT_FIRST),
 }
-export const movesOf = (name: Method | Trick): MethodMoves =>
-  name in METHOD_MOVES ? METHOD_MOVES[name as Method] : TRICK_MOVES[name as Trick]
+/** All that is coached: a method, a trick, or work that belongs to it. */
+export type Coached = Method | Trick | Work
+export const isMethod = (name: Coached): name is Method => name in METHOD_MOVES
+export const isTrick = (name: Coached): name is Trick => name in TRICK_MOVES
+export const movesOf = (name: Coached): MethodMoves =>
+  isMethod(name) ? METHOD_MOVES[name] : isTrick(name) ? TRICK_MOVES[name] : WORK_MOVES[name]

@@ -8,16 +8,17 @@ export interface Level {
 /** What a stroke draws differs by so much of itself: a pad not quite down, a hose that takes some back. */
 const SPREAD = 0.1
 /** ml kept back: a bottle and a mark are read no better. */
-const KEPT = 2
+export const KEPT = 2
 
 export interface Left {
   low: number
   middle: number
   high: number
 }
+export const full = (usable: number): Level => ({ usable, drawn: 0 })
 /** ml left over the mark, with its spread. */
 export function leftIn({ usable, drawn }: Level): Left {
-  const spread = SPREAD * drawn
+  const spread = SPREAD * Math.abs(drawn)
   const at = (more: number) => Math.max(0, usable - KEPT - drawn - more)
   return { low: at(spread), middle: at(0), high: at(-spread) }
 }

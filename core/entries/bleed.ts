@@ -1,9 +1,12 @@
+import { PROOF_STAGES, type ProofStage } from '../circuit'
 import type { Held } from './held'
 import {
   BLEED_PHASE_WORDS,
+  BLEED_SIGN_WORDS,
   CAME_OUT_WORDS,
   METHOD_WORDS,
   PEDAL_SAYS_WORDS,
+  PROOF_STAGE_WORDS,
   TRICK_WORDS,
 } from '../words'
 import { namesOf, type EntryKind } from './kind'
@@ -53,8 +56,13 @@ export const TRICKS = [
   'turned',
   'bottomed',
   'wedged',
+  'slavePrimed',
+  'masterPrimed',
 ] as const
 export type Trick = (typeof TRICKS)[number]
+export const BLEED_SIGNS = ['hoseOff', 'threadWet', 'bubblesHeard'] as const
+/** What went with a cycle besides what came out: the hose off the screw, fluid at the screw’s thread, bubbles heard. */
+export type BleedSign = (typeof BLEED_SIGNS)[number]
 /** What whoever sits at the pedal says of it. */
 export const PEDAL_SAYS = ['firmer', 'toFloor', 'stuck', 'easy', 'free'] as const
 export type PedalSays = (typeof PEDAL_SAYS)[number]
@@ -84,6 +92,7 @@ export interface BleedCycle {
   /** How long it took, s. */
   seconds?: number
   phase?: BleedPhase
+  signs?: BleedSign[]
 }
 export interface TopUp {
   /** mm³ */
@@ -98,6 +107,12 @@ export interface PedalSaid {
   says: PedalSays
   /** Free travel as it was called over, mm. */
   mm?: number
+}
+/** Free travel with the circuit plugged off behind the master, behind the line, or not at all. */
+export interface StageProof {
+  stage: ProofStage
+  /** At the pad, mm. */
+  travel: number
 }
 /** With whom and with what it is bled here, and by what. */
 export interface BleedSetup {
@@ -121,6 +136,7 @@ export interface BleedPayloads {
   trick: TrickDone
   pedalSays: PedalSaid
   bleedSetup: BleedSetup
+  stageProof: StageProof
 }
 
 export interface BleedLog {
@@ -137,6 +153,8 @@ export interface BleedLog {
   tricks: Held<TrickDone>[]
   says: Held<PedalSaid>[]
   setup: Held<BleedSetup> | null
+  /** The newest of each stage. */
+  stages: Partial<Record<ProofStage, Held<StageProof>>>
 }
 export interface BleedState {
   bleed: BleedLog
@@ -153,6 +171,7 @@ export const startBleed = (): BleedState => ({
     tricks: [],
     says: [],
     setup: null,
+    stages: {},
   },
 })
 
@@ -162,14 +181,19 @@ const tricks = namesOf(TRICKS)
 const sayings = namesOf(PEDAL_SAYS)
 const kit = namesOf(KIT)
 const phases = namesOf(BLEED_PHASES)
+const signNames = namesOf(BLEED_SIGNS)
+const stages = namesOf(PROOF_STAGES)
 
 type Kinds = { [K in keyof BleedPayloads]: EntryKind<BleedPayloads[K], BleedState> }
 
 export const BLEED_KINDS: Kinds = {
   bleedCycle: {
     subjects: ['job'],
-    knows: ({ method, cameOut, phase }) =>
-      methods.has(method) && cameOuts.has(cameOut) && (phase === undefined || phases.has(phase)),
+    knows: ({ method, cameOut, phase, signs = [] }) =>
+      methods.has(method) &&
+      cameOuts.has(cameOut) &&
+      (phase === undefined || phases.has(phase)) &&
+      signs.every((one) => signNames.has(one)),
     take: ({ bleed }, held) => {
       const { method, strokes, cameOut, bottle = 0 } = held.payload
       bleed.cycles.push(held)
@@ -179,7 +203,7 @@ export const BLEED_KINDS: Kinds = {
       if (strokes === undefined) bleed.bottleWithoutStrokes += bottle
       if (cameOut !== 'notSeen') bleed.clearInRow = cameOut === 'clear' ? bleed.clearInRow + 1 : 0
     },
-    tell: ({ method, strokes, cameOut, colour, bottle, seconds, phase }, format) =>
+    tell: ({ method, strokes, cameOut, colour, bottle, seconds, phase, signs = [] }, format) =>
       [
         ...(phase ? [BLEED_PHASE_WORDS[phase]] : []),
         strokes === undefined
@@ -189,6 +213,7 @@ export const BLEED_KINDS: Kinds = {
         ...(colour ? [colour] : []),
         ...(bottle === undefined ? [] : [format.volume(bottle)]),
         ...(seconds === undefined ? [] : [`${seconds} s`]),
+        ...signs.map((one) => BLEED_SIGN_WORDS[one].toLowerCase()),
       ].join(', '),
   },
   topUp: {
@@ -249,5 +274,15 @@ export const BLEED_KINDS: Kinds = {
           : []),
         ...(override ? [`reservoir shared, on the word of ${override.by}: ${override.words}`] : []),
       ].join('; '),
+  },
+  stageProof: {
+    subjects: ['job'],
+    knows: ({ stage }) => stages.has(stage),
+    replaces: ({ stage }) => `stageProof ${stage}`,
+    take: ({ bleed }, held) => {
+      bleed.stages[held.payload.stage] = held
+    },
+    tell: ({ stage, travel }, format) =>
+      `Proof in stages, ${PROOF_STAGE_WORDS[stage]}: ${format.length(travel)} free`,
   },
 }

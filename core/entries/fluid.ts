@@ -12,6 +12,8 @@ export interface FluidInside {
   /** Measured, °C. */
   boiling?: number
   climate?: Climate
+  /** Months between two changes, by its maker. */
+  everyMonths?: number
 }
 /** Fluid out of one of the shop’s containers, mm³. */
 export interface FluidUsed {
@@ -21,16 +23,27 @@ export interface FluidUsed {
   /** What the container says, for whoever reads the history without it. */
   kind?: FluidKind
 }
+/** Used fluid that went to licensed collection, mm³; whose, or on which paper. */
+export interface FluidDisposed {
+  volume: number
+  words?: string
+}
 
 export interface FluidPayloads {
   fluidInside: FluidInside
   fluidUsed: FluidUsed
+  fluidDisposed: FluidDisposed
 }
 export interface FluidState {
   fluidInside: Held<FluidInside> | null
   fluidUsed: Held<FluidUsed>[]
+  fluidDisposed: Held<FluidDisposed>[]
 }
-export const startFluid = (): FluidState => ({ fluidInside: null, fluidUsed: [] })
+export const startFluid = (): FluidState => ({
+  fluidInside: null,
+  fluidUsed: [],
+  fluidDisposed: [],
+})
 
 const kinds = namesOf(FLUID_KINDS)
 
@@ -42,12 +55,13 @@ export const FLUID_KINDS_OF_ENTRY: Kinds = {
     knows: ({ kind, wanted }) => kinds.has(kind) && (wanted === undefined || kinds.has(wanted)),
     replaces: () => 'fluidInside',
     take: (slice, held) => (slice.fluidInside = held),
-    tell: ({ kind, wanted, water, boiling }, format) =>
+    tell: ({ kind, wanted, water, boiling, everyMonths }, format) =>
       [
         `In the circuit: ${FLUIDS[kind].name}`,
         ...(wanted === undefined ? [] : [`its maker names ${FLUIDS[wanted].name}`]),
         ...(water === undefined ? [] : [`${water} % water measured`]),
         ...(boiling === undefined ? [] : [`boils at ${format.figure(boiling, '°C')}, measured`]),
+        ...(everyMonths === undefined ? [] : [`changed every ${everyMonths} months, by its maker`]),
       ].join(', '),
   },
   fluidUsed: {
@@ -56,5 +70,11 @@ export const FLUID_KINDS_OF_ENTRY: Kinds = {
     take: (slice, held) => slice.fluidUsed.push(held),
     tell: ({ kind, volume }, format) =>
       `Filled in: ${format.volume(volume)}${kind === undefined ? '' : ` of ${FLUIDS[kind].name}`}`,
+  },
+  fluidDisposed: {
+    subjects: ['job'],
+    take: (slice, held) => slice.fluidDisposed.push(held),
+    tell: ({ volume, words }, format) =>
+      `To licensed collection: ${format.volume(volume)}${words ? `, ${words}` : ''}`,
   },
 }

@@ -1,10 +1,12 @@
 import type { BleedRun } from '../bleed'
+import type { ProofStage } from '../circuit'
 import type { First, Scope, Way } from '../diagnosis'
 import type { JointPlace } from '../installation'
 import type { Caution, Place } from '../plan'
 import type { SizingAdvice } from '../sizing'
 import type {
   BleedPhase,
+  BleedSign,
   CameOut,
   Grade,
   JobKind,
@@ -12,11 +14,21 @@ import type {
   Method,
   Outcome,
   PedalSays,
+  RuleName,
   Stage,
   Trick,
 } from '../journal'
 
 export { chanceWords } from './chance'
+export {
+  callSaid,
+  CALL_WORDS,
+  ROLE_WORDS,
+  SIGN_SAYS,
+  TRICK_CAUTIONS,
+  WORK_WORDS,
+  type CallSaid,
+} from './coach'
 
 /**
  * The trade's words for what the core names: for screens, papers and searches alike. Types alone are imported, so that a page
@@ -125,6 +137,18 @@ export const TRICK_WORDS: Record<Trick, string> = {
   turned: 'Slave turned, bleed screw uppermost',
   bottomed: 'Slave pushed home, screw open',
   wedged: 'Pedal wedged down',
+  slavePrimed: 'Slave primed: rod in, filled, let out slowly',
+  masterPrimed: 'Master primed at its cracked outlet',
+}
+export const BLEED_SIGN_WORDS: Record<BleedSign, string> = {
+  hoseOff: 'Hose off',
+  threadWet: 'Thread wet',
+  bubblesHeard: 'Bubbles heard',
+}
+export const PROOF_STAGE_WORDS: Record<ProofStage, string> = {
+  master: 'master alone',
+  masterAndLine: 'master with line',
+  whole: 'the whole circuit',
 }
 export const PEDAL_SAYS_WORDS: Record<PedalSays, string> = {
   firmer: 'firmer',
@@ -142,6 +166,26 @@ export const KIT_WORDS: Record<KitItem, string> = {
   hose: 'Clear hose and bottle',
   prop: 'Bar for the pedal',
   wedge: 'Clamp and wedge',
+}
+/** What a finished job is judged by, as it is measured again. */
+export const RULE_WORDS: Record<RuleName, string> = {
+  complaint: 'what was complained of',
+  reserve: 'free travel and take-up',
+  sink: 'sink under a held foot',
+  rodStroke: 'rod stroke',
+  rodClearance: 'rod clearance',
+  returnTime: 'pedal’s return',
+  gearQuiet: 'unsynchronised gear',
+  overnight: 'free travel overnight',
+  levelFall: 'level',
+  pushBack: 'push-back',
+  switches: 'switches',
+  unionsDry: 'unions dry',
+  slip: 'load test',
+  drag: 'drag',
+  clearInRow: 'clear cycles',
+  brakes: 'brake pedal',
+  ledger: 'what is on or off',
 }
 /** The schools, as they are asked for. */
 export const SCOPE_WORDS: Record<Scope, string> = {

@@ -1,12 +1,26 @@
 import { setTimeout as wait } from 'node:timers/promises'
+import { QueryTypes } from 'sequelize'
 import { currentDatabase } from '../database/current'
+import type { Database } from '../database/database'
 import { forgetOldRules, refreshStale } from '../services/standing'
-import { onCommitted } from './news'
+import { refreshWords } from '../services/words-kept'
+import { committed, onCommitted } from './news'
 
 /** ms after a commit: several entries in a row are worked out once. */
 const SOON = 120
 /** ms between looks for what another process, or one that was killed, has left stale. */
 const LATER = 2000
+
+let restoredAt: string | null | undefined
+/** A restore puts another history under the same names: what was read before it is forgotten. */
+async function seeRestored(database: Database): Promise<void> {
+  const [row] = await database.sequelize.query<{ at: Date }>('SELECT at FROM pulse WHERE id = 2', {
+    type: QueryTypes.SELECT,
+  })
+  const at = row?.at.toISOString() ?? null
+  if (restoredAt !== undefined && at !== restoredAt) committed('restored')
+  restoredAt = at
+}
 
 /**
  * Keeps what lists show of jobs up to date behind the answers: soon after this process has filed something, and now and then
@@ -21,10 +35,12 @@ export function keepJobsFresh(): { stop: () => void } {
     while (!stopped) {
       try {
         const database = currentDatabase()
+        await seeRestored(database)
         if (!rulesChecked) await forgetOldRules(database)
         rulesChecked = true
         // In pieces, so that answers come in between.
         while (!stopped && (await refreshStale(database)) > 0) await wait(5)
+        while (!stopped && (await refreshWords(database)) > 0) await wait(5)
       } catch {
         // The database is away or not set up yet: health says so, and the next look finds it back.
       }

@@ -1,5 +1,5 @@
 /** What this process has just committed. Other processes' news come from the database. */
-export type News = 'entries' | 'cue'
+export type News = 'entries' | 'cue' | 'restored'
 const listeners = new Set<(news: News) => void>()
 
 /** Says that something was committed; called after the commit, never within it. */

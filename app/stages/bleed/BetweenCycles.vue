@@ -15,15 +15,6 @@ const freeProblem = computed(() =>
     : '',
 )
 const isNose = computed(() => trick.value === 'noseUp' || trick.value === 'noseDown')
-const CAUTIONS: Partial<Record<Trick, string>> = {
-  noseUp: 'Stands on firm ground, wheels chocked; nobody under a vehicle on a jack alone.',
-  noseDown: 'Stands on firm ground, wheels chocked; nobody under a vehicle on a jack alone.',
-  turned: 'Loosen nothing under pressure. Tag the pedal: nobody presses it while the slave is free.',
-  bottomed:
-    'Tag the pedal, open the screw, press the piston home with a clamp, shut the screw, clamp off. Never by hand with a foot on the pedal.',
-  wedged: 'Tag the pedal. The cap stays on, and the floor dry.',
-  shortStrokes: 'Level, or nose down. Cap off, eyes away from the reservoir: it spits.',
-}
 async function says(one: PedalSays) {
   if (freeProblem.value) return
   const mm = one === 'free' ? typedValue(free.value, 'mm') : null
@@ -80,8 +71,8 @@ async function done() {
         </button>
       </div>
       <form v-if="trick" class="mt-2 flex flex-wrap items-center gap-3" @submit.prevent="done">
-        <p v-if="CAUTIONS[trick]" class="basis-full border-l-4 border-amber pl-3" data-caution>
-          {{ CAUTIONS[trick] }} The maker’s data comes first.
+        <p v-if="TRICK_CAUTIONS[trick]" class="basis-full border-l-4 border-amber pl-3" data-caution>
+          {{ TRICK_CAUTIONS[trick] }} The maker’s data comes first.
         </p>
         <label v-if="isNose" class="flex items-center gap-2"
           ><input v-model="degrees" class="field w-16" inputmode="decimal" autocomplete="off" />

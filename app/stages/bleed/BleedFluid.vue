@@ -5,8 +5,6 @@ import { FLUIDS } from '~~/core/fluid'
 const { state } = useJob()
 const { inside, now } = useFluid()
 const shelf = useContainersStore()
-const { load } = useLoaded(() => shelf.load())
-onMounted(load)
 const last = computed(() => state.value.fluidUsed.at(-1)?.payload ?? null)
 const container = computed(() => shelf.list?.find(({ id }) => id === last.value?.container) ?? null)
 const filled = computed(() =>
@@ -32,5 +30,6 @@ const words = computed(() => {
     </summary>
     <FluidStop :inside="inside" />
     <ContainerShelf />
+    <DisposedFluid />
   </details>
 </template>

@@ -1,12 +1,16 @@
 <script setup lang="ts">
+import { provideCoach } from './coach/useCoach'
+
 /** Bleed: what is logged, which method reaches this line's air, and what happens inside. */
 const { id } = useJob()
 const route = useRoute()
 const bleeding = provideBleeding()
+const coach = provideCoach()
 const SHEETS = [
   { id: 'log', name: 'Log' },
   { id: 'methods', name: 'Methods' },
   { id: 'inside', name: 'Inside' },
+  { id: 'coach', name: 'Coach' },
 ] as const
 type SheetName = (typeof SHEETS)[number]['id']
 const sheet = computed(() => SHEETS.find((one) => one.id === route.params.sheet)?.id ?? 'log')
@@ -14,6 +18,7 @@ const notes = computed((): Partial<Record<SheetName, string>> => {
   const { now, dry, setup } = bleeding
   return {
     ...(now.value && { log: `about ${millilitres(1000 * now.value.total.middle)} left` }),
+    coach: coach.state.value && !coach.state.value.done ? 'under way' : '',
     methods: setup.value.steps?.length ? 'chosen' : dry.value ? 'to fill' : '',
   }
 })
@@ -27,10 +32,12 @@ const tabs = computed(() =>
 </script>
 
 <template>
-  <div>
+  <CoachRun v-if="route.params.sheet === 'calls'" />
+  <div v-else>
     <SheetTabs :tabs="tabs" :open="sheet" label="Sheets of Bleed" />
     <LogSheet v-if="sheet === 'log'" />
     <MethodSheet v-else-if="sheet === 'methods'" />
-    <InsideSheet v-else />
+    <InsideSheet v-else-if="sheet === 'inside'" />
+    <CoachSetUp v-else />
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Pause, Play, SkipBack, SkipForward } from '@lucide/vue'
+import { Pause, Play, SkipBack, SkipForward } from '~/icons'
 import { useElementSize, useEventListener, useRafFn, useThrottleFn } from '@vueuse/core'
 import { sequenceWords, type Film, type RankedEntry } from '~~/core/bleed'
 import { CHANGE_WORDS } from './way-words'

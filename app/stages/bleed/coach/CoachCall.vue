@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import type { Face } from './useCoachFace'
+
+/** The call, readable at two metres; all of it is the touch that answers. */
+const props = defineProps<{
+  face: Face
+  remains: number | null
+  strip: readonly { word: string; on: boolean }[]
+  /** The touch is on its way to the device that leads. */
+  onItsWay: boolean
+  hint: string
+}>()
+const emit = defineEmits<{ answer: [] }>()
+/** As wide as it may be, so that a short word is large. */
+const size = computed(() => `min(40cqh, ${Math.round(138 / Math.max(4, props.face.word.length))}cqw)`)
+function touch(event: MouseEvent) {
+  if (props.face.answer) emit('answer')
+  // What was touched keeps no focus: the next press of a key is no second touch of it.
+  if (event.detail > 0) (event.currentTarget as HTMLElement).blur()
+}
+</script>
+
+<template>
+  <div class="call flex min-h-0 grow flex-col">
+    <button
+      type="button"
+      class="flex min-h-0 w-full grow flex-col items-start px-5 pt-3 pb-4 text-left sm:px-8"
+      :class="face.answer ? '' : 'cursor-default'"
+      :aria-disabled="face.answer === null"
+      :aria-label="
+        face.answer
+          ? `${face.word}. ${face.ask} Answer: ${face.answer.words}`
+          : `${face.word}. ${face.ask}`
+      "
+      data-answer
+      @click="touch"
+    >
+      <span class="text-lg text-soft" data-at>{{ face.at }}</span>
+      <span
+        class="word"
+        :class="{
+          'text-soft': face.state === 'waits',
+          'text-rust': face.state === 'held' || face.state === 'paused',
+        }"
+        :style="{ fontSize: size }"
+        data-word
+        >{{ face.word }}</span
+      >
+      <span class="mt-1 text-xl leading-snug sm:text-2xl" data-ask>{{ face.ask }}</span>
+      <span v-if="remains !== null" class="mt-1 text-2xl" data-remains
+        >goes on by itself in <strong>{{ remains }}</strong> s</span
+      >
+      <span v-if="strip.length > 1" class="mt-2 hidden flex-wrap gap-x-6 text-lg text-soft sm:flex">
+        <span
+          v-for="(one, i) in strip"
+          :key="i"
+          :class="one.on ? 'border-b-4 border-amber font-semibold text-ink' : ''"
+          >{{ one.word.toLowerCase() }}</span
+        >
+      </span>
+      <span
+        v-if="face.answer"
+        class="mt-auto flex w-full flex-wrap items-baseline gap-x-3 rounded-sm bg-amber px-4 py-3 text-on-amber"
+      >
+        <strong class="text-2xl" data-answer-words>{{ face.answer.words }}</strong>
+        <span class="text-base">{{ onItsWay ? 'on its way …' : hint }}</span>
+      </span>
+      <span v-else-if="onItsWay" class="mt-auto text-base text-soft">on its way …</span>
+    </button>
+    <p v-if="face.caution" class="mx-5 mb-2 border-l-4 border-amber pl-3 sm:mx-8" data-caution>
+      {{ face.caution }} The maker’s data comes first.
+    </p>
+    <p class="sr-only" aria-live="assertive">{{ face.word }}. {{ face.ask }}</p>
+  </div>
+</template>
+
+<style scoped>
+.call {
+  container-type: size;
+  min-height: 33.5dvh;
+}
+.word {
+  font-weight: 700;
+  line-height: 1;
+  letter-spacing: -0.01em;
+}
+</style>

@@ -1,0 +1,209 @@
+<script setup lang="ts">
+import { useEventListener, useFullscreen, useStorage } from '@vueuse/core'
+import { CAME_OUT } from '~~/core/journal'
+import { CallQueue, type Loudness } from './call-queue'
+import { coachedWords } from './coached'
+import { keyWords, useFootSwitch } from './foot-switch'
+import { useAwake } from './useAwake'
+import { useCoach } from './useCoach'
+import { useCoachFace } from './useCoachFace'
+import { deviceOutputs } from './voice'
+
+/** The whole screen while a bleed is called: the call, the reservoir, what came out. */
+const { id, vehicle } = useJob()
+const coach = useCoach()
+const { told, state, part, level, move, roles, leads, silent, onItsWay, touch } = coach
+const { face, remains, strip, isBoth, nameOf } = useCoachFace(coach)
+const foot = useFootSwitch()
+const awake = useAwake()
+const { isFullscreen, toggle: turnFullscreen } = useFullscreen()
+const more = ref(false)
+
+// Heard: every call that changes, and the reservoir before it runs low.
+const isHeard = useStorage('mellow-coach-heard', true)
+const loudness = useStorage<Loudness>('mellow-coach-loudness', 1)
+const queue = new CallQueue(deviceOutputs())
+queue.loudness = loudness.value
+const LOW = 3
+watch(
+  () => (face.value ? `${state.value?.calledAt} ${face.value.state}` : ''),
+  () => {
+    if (!face.value || !isHeard.value) return
+    const { state: is, word } = face.value
+    queue.say(word, is === 'waits' ? 'other' : is === 'held' || is === 'paused' ? 'warning' : 'mine')
+  },
+)
+watch(
+  () => level.value?.strokes ?? LOW + 1,
+  (now, before) => {
+    if (!isHeard.value || now > LOW || now >= before || now === 0) return
+    queue.say(`${now} ${now === 1 ? 'stroke' : 'strokes'} left`, 'warning')
+  },
+)
+function louder() {
+  if (!isHeard.value) isHeard.value = true
+  else loudness.value = queue.louder()
+}
+function hush() {
+  isHeard.value = false
+  queue.hush()
+}
+const LOUD_WORDS = ['quiet', 'usual', 'loud'] as const
+
+function answer() {
+  void awake.keep()
+  const to = face.value?.answer
+  if (to) touch(to.touch, to.role)
+}
+const pause = () => touch(state.value?.paused ? { touch: 'resume' } : { touch: 'pause' })
+const KEYS: Record<string, () => void> = {
+  u: () => touch({ touch: 'undo' }),
+  p: pause,
+  Escape: pause,
+  r: () => queue.repeat(),
+  l: louder,
+  t: () => touch({ touch: 'toppedUp' }),
+  n: () => touch({ touch: 'nextPart' }),
+}
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || isTyping(event)) return
+  const on = (event.target as HTMLElement | null)?.closest('button, a, select')
+  const { key } = event
+  // A key that works the control with the focus is that control’s.
+  if (on && key !== foot.own.value && (key === ' ' || key === 'Enter')) return
+  const cameOut = CAME_OUT[Number(key) - 1]
+  if (key !== foot.own.value && cameOut) touch({ touch: 'cameOut', cameOut })
+  else if (foot.answers(key)) answer()
+  else if (foot.saysAgain(key)) queue.repeat()
+  else if (KEYS[key]) KEYS[key]()
+  else return
+  event.preventDefault()
+})
+/** Whoever works by keys goes on from the call: its own touch has the focus. */
+const root = ref<HTMLElement>()
+const toCall = () => root.value?.querySelector<HTMLElement>('[data-answer]')?.focus()
+onMounted(() => {
+  void awake.keep()
+  toCall()
+})
+watch(
+  () => face.value?.state,
+  async (_, before) => {
+    if (before !== 'asks' && before !== 'held') return
+    await nextTick()
+    toCall()
+  },
+)
+
+const hint = computed(() =>
+  foot.own.value ? `${keyWords(foot.own.value)}, or touch here` : 'space, foot switch, or touch here',
+)
+const line = computed(() => {
+  const now = part.value
+  if (!now) return ''
+  return `${now.phase ? `${BLEED_PHASE_WORDS[now.phase]}: ` : ''}${coachedWords(now.method)}`
+})
+const others = computed(() => {
+  if (isBoth.value) return 'alone'
+  return (['pedal', 'bleeder'] as const)
+    .filter((role) => !roles.value.includes(role))
+    .map((role) => `${role === 'pedal' ? 'pedal' : 'screw'}: ${nameOf(role)}`)
+    .join(', ')
+})
+const leave = () => navigateTo(`/jobs/${id}/bleed`)
+function putAway() {
+  coach.end()
+  void leave()
+}
+</script>
+
+<template>
+  <div
+    ref="root"
+    data-look="lamp"
+    class="flex min-h-dvh flex-col bg-ground text-ink min-[900px]:h-dvh"
+    data-coach
+    :data-n="state?.n"
+    :data-state="face?.state"
+    :data-call="move?.call"
+    :data-role="move?.role"
+    :data-awake-by="awake.by.value ?? ''"
+  >
+    <header
+      class="flex min-h-11 flex-wrap items-center gap-x-4 sm:min-h-14 border-b border-hairline px-5 sm:px-8"
+    >
+      <h1 class="text-base sm:text-lg">{{ vehicle?.name ?? 'Bleed' }}</h1>
+      <p class="hidden grow text-soft sm:block" data-part>{{ line }}</p>
+      <p class="ml-auto text-soft sm:ml-0" data-others>{{ others }}</p>
+      <button
+        v-if="told && !leads && !silent"
+        type="button"
+        class="tap hidden underline underline-offset-4 lg:inline-flex"
+        @click="coach.ask('lead')"
+      >
+        Lead here
+      </button>
+      <button type="button" class="tap underline underline-offset-4" @click="leave">Leave</button>
+    </header>
+    <p
+      v-if="silent"
+      role="alert"
+      class="flex flex-wrap items-center gap-3 border-b border-rust px-5 py-1 sm:px-8"
+      data-silent
+    >
+      <span class="grow">Nothing has come from the device that leads for ten seconds.</span>
+      <button type="button" class="act" @click="coach.takeLead()">Go on from here</button>
+    </p>
+    <p v-if="!state || !face" class="p-8 text-lg">
+      No bleed is being called.
+      <NuxtLink :to="`/jobs/${id}/bleed/coach`" class="underline underline-offset-4"
+        >Set one up</NuxtLink
+      >
+    </p>
+    <div v-else class="halves min-h-0 grow">
+      <div class="flex min-h-0 flex-col">
+        <CoachCall
+          :face="face"
+          :remains="remains"
+          :strip="strip"
+          :on-its-way="onItsWay"
+          :hint="hint"
+          @answer="answer"
+        />
+        <CoachMeasure />
+        <CoachDone v-if="face.state === 'done'" @put-away="putAway" />
+        <CoachSaid v-if="face.state !== 'done'" />
+      </div>
+      <CoachSide
+        :more="more"
+        :heard="isHeard ? LOUD_WORDS[loudness] : 'silent'"
+        @pause="pause"
+        @again="queue.repeat()"
+        @louder="louder"
+        @more="more = !more"
+      />
+    </div>
+    <CoachMore
+      v-if="more && state"
+      :full-screen="isFullscreen"
+      @close="more = false"
+      @hush="hush"
+      @full-screen="turnFullscreen"
+      @put-away="putAway"
+    />
+  </div>
+</template>
+
+<style scoped>
+.halves {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  grid-template-rows: auto auto;
+}
+@media (min-width: 900px) {
+  .halves {
+    grid-template-columns: minmax(0, 57%) minmax(0, 43%);
+    grid-template-rows: minmax(0, 1fr);
+  }
+}
+</style>

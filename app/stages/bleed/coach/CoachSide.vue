@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { useCoach } from './useCoach'
+
+/** A third of the screen that stops everything, with how far it is and the reservoir in it; below it what one does seldom. */
+defineProps<{ more: boolean; heard: string }>()
+defineEmits<{ pause: []; again: []; louder: []; more: [] }>()
+const { state, part, level, roles, touch } = useCoach()
+const { now, target } = useBleeding()
+const left = computed(() => {
+  if (!now.value) return ''
+  const { low, high } = now.value.total
+  return `${withUnits(1000 * low, 'mm³')} to ${withUnits(1000 * high, 'mm³')}`
+})
+const isWalked = computed(() => (state.value?.walks ?? 0) > 0)
+const release = (event: MouseEvent) => {
+  if (event.detail > 0) (event.currentTarget as HTMLElement).blur()
+}
+</script>
+
+<template>
+  <div
+    v-if="state"
+    class="flex min-h-0 flex-col border-hairline max-[899px]:border-t min-[900px]:border-l"
+  >
+    <button
+      type="button"
+      class="flex min-h-[33.5dvh] w-full grow flex-col gap-1 px-5 py-3 text-left min-[900px]:min-h-0 sm:px-8"
+      :class="state.paused ? 'bg-raised' : ''"
+      :aria-label="state.paused ? 'Go on' : 'Stop: nobody moves'"
+      :aria-pressed="state.paused"
+      aria-keyshortcuts="p"
+      data-pause
+      @click="
+        (event) => {
+          $emit('pause')
+          release(event)
+        }
+      "
+    >
+      <span v-if="part && !state.done" class="flex flex-wrap items-baseline gap-x-3">
+        <span class="text-lg text-soft">Cycle</span>
+        <strong class="text-4xl leading-none sm:text-5xl" data-figure="cycle">{{
+          Math.min(part.cycles, state.cycle + 1)
+        }}</strong>
+        <span class="text-lg text-soft">of {{ part.cycles }}</span>
+        <span v-if="isWalked" class="ml-auto text-lg text-soft"
+          >walks <strong class="text-ink" data-figure="walks">{{ state.walks }}</strong></span
+        >
+      </span>
+      <CoachLevel class="max-h-56 min-h-0 shrink max-[899px]:hidden" />
+      <span v-if="level" class="text-lg min-[900px]:hidden"
+        ><strong>{{ level.strokes }}</strong> <span class="text-soft"> strokes to top up</span></span
+      >
+      <span v-if="left" class="text-lg" data-left
+        ><span class="text-soft">Left in it, reckoned: </span><strong>{{ left }}</strong
+        ><span class="text-soft">; may stay {{ withUnits(1000 * target.value, 'mm³') }}</span></span
+      >
+      <span class="mt-auto flex items-baseline gap-3 pt-2">
+        <strong class="text-2xl">{{ state.paused ? 'Go on' : 'Stop' }}</strong>
+        <span class="text-soft">p, or touch here: nobody moves</span>
+      </span>
+    </button>
+    <CoachSigns v-if="!state.done && roles.includes('bleeder')" />
+    <div class="grid grid-cols-5 border-t border-hairline" role="group" aria-label="More controls">
+      <button
+        type="button"
+        class="min-h-12 px-1 text-[0.95rem] leading-tight disabled:opacity-50"
+        :disabled="state.past.length === 0"
+        aria-keyshortcuts="u"
+        @click="
+          (event) => {
+            touch({ touch: 'undo' })
+            release(event)
+          }
+        "
+      >
+        Undo
+      </button>
+      <button
+        type="button"
+        class="min-h-12 px-1 text-[0.95rem] leading-tight disabled:opacity-50"
+        aria-keyshortcuts="r"
+        @click="
+          (event) => {
+            $emit('again')
+            release(event)
+          }
+        "
+      >
+        Again
+      </button>
+      <button
+        type="button"
+        class="min-h-12 px-1 text-[0.95rem] leading-tight disabled:opacity-50"
+        aria-keyshortcuts="l"
+        @click="
+          (event) => {
+            $emit('louder')
+            release(event)
+          }
+        "
+      >
+        Louder <span class="block text-[0.9rem] text-soft">{{ heard }}</span>
+      </button>
+      <button
+        type="button"
+        class="min-h-12 px-1 text-[0.95rem] leading-tight disabled:opacity-50"
+        aria-keyshortcuts="t"
+        @click="
+          (event) => {
+            touch({ touch: 'toppedUp' })
+            release(event)
+          }
+        "
+      >
+        Topped up
+      </button>
+      <button
+        type="button"
+        class="min-h-12 px-1 text-[0.95rem] leading-tight disabled:opacity-50"
+        :aria-expanded="more"
+        @click="$emit('more')"
+      >
+        More
+      </button>
+    </div>
+  </div>
+</template>

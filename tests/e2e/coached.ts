@@ -1,0 +1,75 @@
+import type { Locator, Page } from '@playwright/test'
+import { monotonicFactory } from 'ulid'
+import type { Page as List, Person } from '../../contract'
+import type { BleedSetup } from '../../core/journal'
+import { expect, get, url } from './app'
+
+const ulid = monotonicFactory()
+
+/** With whom, with what and by what it is bled, as if it had been chosen under Methods. */
+export async function tellSetup(jobId: string, payload: BleedSetup): Promise<void> {
+  const [person] = (await get<List<Person>>('/people')).items
+  const entry = {
+    id: ulid(),
+    subject: { type: 'job', id: jobId },
+    kind: 'bleedSetup',
+    at: new Date().toISOString(),
+    by: person!.id,
+    payload,
+  }
+  const answer = await fetch(url(`/api/jobs/${jobId}/entries`), {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(entry),
+  })
+  expect(answer.status).toBe(201)
+}
+
+/** Two pages on one coached bleed. `seats`: which of them has which place. */
+export function coachOf(lead: Page, other: Page, seats: () => Record<string, Page>) {
+  const at = (page: Page) => page.locator('[data-coach]')
+  /** Both show the same state. */
+  const same = async () => {
+    await expect
+      .poll(
+        async () => {
+          const [a, b] = await Promise.all([
+            at(lead).getAttribute('data-n'),
+            at(other).getAttribute('data-n'),
+          ])
+          return a === b
+        },
+        { timeout: 30_000 },
+      )
+      .toBe(true)
+  }
+  const where = () =>
+    at(lead).evaluate((one: HTMLElement) => {
+      const { state, call, role } = one.dataset
+      return { state, call, role }
+    })
+  /** A touch that both show afterwards. */
+  const touch = async (on: Locator) => {
+    const n = Number(await at(lead).getAttribute('data-n'))
+    await on.click()
+    for (const page of [lead, other])
+      await expect(at(page)).toHaveAttribute('data-n', String(n + 1), { timeout: 20_000 })
+  }
+  return {
+    same,
+    where,
+    touch,
+    /** What stands on the screen is answered by whoever’s turn it is. */
+    answer: async () => {
+      const { state, role } = await where()
+      const n = Number(await at(lead).getAttribute('data-n'))
+      if (state === 'asks') {
+        const field = lead.getByRole('textbox', { name: /^Free travel/ })
+        await field.fill('40')
+        await field.press('Enter')
+      } else await seats()[role ?? 'bleeder']!.locator('[data-answer]').click()
+      for (const page of [lead, other])
+        await expect(at(page)).toHaveAttribute('data-n', String(n + 1), { timeout: 20_000 })
+    },
+  }
+}
