@@ -4,6 +4,9 @@ import type { NextStep } from '../core/proof'
 import { UNIT_SYSTEMS, type UnitSystem } from '../core/quantity'
 import { FLUID_KINDS, type FluidKind } from '../core/fluid'
 import { FIRSTS, SCOPES, WAYS, type ShopRecord } from '../core/diagnosis'
+import { LEARNT, type CameBackCount, type Learning } from '../core/learnt'
+import type { PartGrade } from '../core/shelf'
+import type { OperationId } from '../core/work'
 import { NewEntrySchema } from './entry'
 import { JOB_FILTERS } from './filters'
 import { DeliveryDaySchema } from './orders'
@@ -13,6 +16,7 @@ import { bounded, Instant, Line, OneOf, OrNull, strict, Ulid } from './shape'
 export const NewPerson = Type.Object({ id: Ulid, name: Line(80) }, strict)
 /** How a person reads figures, on any device. */
 export const PersonSettings = Type.Object({ units: OneOf(UNIT_SYSTEMS) }, strict)
+const LearntSettingSchema = Type.Object({ off: Type.Boolean(), since: OrNull(Instant) }, strict)
 /** What the shop charges, and which schools it prefers. */
 export const ShopSettings = Type.Object(
   {
@@ -23,6 +27,13 @@ export const ShopSettings = Type.Object(
     recordSince: Type.Union([Instant, Type.Null()]),
     /** When parts come; what is left out stays as it was. */
     delivery: Type.Optional(Type.Array(DeliveryDaySchema, { maxItems: 14 })),
+    /** What is learnt from this shop’s jobs, figure by figure; what is left out stays as it was. */
+    learning: Type.Optional(
+      Type.Object(
+        Object.fromEntries(LEARNT.map((figure) => [figure, Type.Optional(LearntSettingSchema)])),
+        strict,
+      ),
+    ),
   },
   strict,
 )
@@ -112,7 +123,7 @@ export const IdPath = Type.Object({ id: Ulid }, strict)
 
 export type NewPersonBody = Static<typeof NewPerson>
 export type PersonSettingsBody = Static<typeof PersonSettings>
-export type ShopSettingsBody = Static<typeof ShopSettings>
+export type ShopSettingsBody = Omit<Static<typeof ShopSettings>, 'learning'> & { learning?: Learning }
 export type NewContainerBody = Static<typeof NewContainer>
 export type ContainerChangeBody = Static<typeof ContainerChange>
 export type NewVehicleBody = Static<typeof NewVehicle>
@@ -149,6 +160,13 @@ export interface PutOffTold {
   /** km on the clock when it was put off; null where nobody read it. */
   mileage: number | null
   at: string
+}
+/** Of proven jobs those that came back. */
+export interface LearntTold {
+  all: CameBackCount
+  models: ({ model: string | null } & CameBackCount)[]
+  repairs: ({ operation: OperationId } & CameBackCount)[]
+  makers: ({ supplier: string; grade: PartGrade } & CameBackCount)[]
 }
 export interface Shop {
   settings: ShopSettingsBody

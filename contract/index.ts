@@ -5,9 +5,12 @@ export * from './files'
 export * from './orders'
 export * from './parts'
 export * from './plans'
+export * from './search'
+export * from './shop-file'
 export { checkEntry } from './check-entry'
 export { checkInstallationFile } from './check-installation'
-export { CueSchema, type Cue } from './cue'
+export type { CoachAsk, CoachTold, Seat } from './coach'
+export { CueSchema, isCoachCue, type CoachCue, type Cue } from './cue'
 export { entrySchemaOf, NewEntrySchema } from './entry'
 export {
   CircuitSchema,

@@ -1,7 +1,8 @@
 import { Type, type Static } from '@sinclair/typebox'
+import { PAPER_KINDS } from '../core/papers'
 import { OWN_ID, PACKAGE_IDS, PACKAGE_SCHEMA, PLACES, STATES, type StepTimes } from '../core/plan'
 import { UNIT_SYSTEMS } from '../core/quantity'
-import { Instant, Line, OneOf, strict } from './shape'
+import { Instant, Line, OneOf, strict, Ulid } from './shape'
 
 const Names = Type.Array(Line(80), { maxItems: 40 })
 const States = Type.Array(
@@ -79,5 +80,7 @@ export type StepTimesTold = Record<string, StepTimes>
 
 /** When the plan begins: each stretch becomes an event of the calendar. */
 export const PlanCalendarQuery = Type.Object({ start: Instant }, strict)
+/** Which of a job’s papers. */
+export const PaperPath = Type.Object({ id: Ulid, kind: OneOf(PAPER_KINDS) }, strict)
 /** Lengths on paper in the units of whoever prints. */
 export const PlanSheetQuery = Type.Object({ units: Type.Optional(OneOf(UNIT_SYSTEMS)) }, strict)

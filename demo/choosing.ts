@@ -1,6 +1,7 @@
 import type { Installation } from '../core/installation'
 import { found, measured, reading, tape, withAir } from './figures'
 import type { DemoJob } from './scenario'
+import { pickupYears } from './years'
 
 /** Jobs of the scenario that stand in Choose. */
 
@@ -175,5 +176,6 @@ export function lighthousePickup(): DemoJob {
         },
       ],
     ],
+    earlier: pickupYears(installation),
   }
 }

@@ -1,4 +1,5 @@
 import { fold, type Entry, type Payloads } from '../core/journal'
+import type { Installation } from '../core/installation'
 import { judge, reasonWords } from '../core/proof'
 import { formatOf } from '../core/quantity'
 import type { DemoJob, DemoPerson, Line } from './scenario'
@@ -18,16 +19,29 @@ const entriesOf = (lines: readonly Line[]): Entry[] =>
       }) as Entry,
   )
 
-/** Closes a job as its work would: the verdict is the core’s own, and what it was goes into the record. */
-export function closed(job: DemoJob, by: DemoPerson, cause: Payloads['cause']): DemoJob {
-  const { verdict } = judge(job.vehicle.installation, fold(entriesOf(job.lines)))
+/**
+ * The verdict that a job's lines add up to by the core's own figures.
+ * @throws Error where that is not proven: the scenario itself is wrong then
+ */
+export function proofOf(
+  title: string,
+  installation: Installation,
+  lines: readonly Line[],
+): Payloads['verdict'] {
+  const { verdict } = judge(installation, fold(entriesOf(lines)))
   if (verdict.outcome !== 'pass')
     throw new Error(
-      `${job.title}: not proven: ${verdict.reasons
+      `${title}: not proven: ${verdict.reasons
         .filter(({ outcome }) => outcome !== 'pass')
         .map((reason) => reasonWords(reason, formatOf('metric')))
         .join('; ')}`,
     )
+  return verdict
+}
+
+/** Closes a job as its work would: the verdict is the core’s own, and what it was goes into the record. */
+export function closed(job: DemoJob, by: DemoPerson, cause: Payloads['cause']): DemoJob {
+  const verdict = proofOf(job.title, job.vehicle.installation, job.lines)
   const last = job.lines.at(-1)![0]
   const end: Line[] = [
     [last + 4, by, 'verdict', verdict],

@@ -100,15 +100,19 @@ const SHELF = [
 
 async function loadJob(
   database: Database,
-  { vehicle, title, daysAgo, lines }: DemoJob,
+  { vehicle, title, daysAgo, lines, earlier = [], owed = [] }: DemoJob,
   now: number,
   ulid: (time: number) => string,
   people: ReadonlyMap<DemoPerson, string>,
 ): Promise<string> {
-  const opened = now - daysAgo * DAY
-  const vehicleId = ulid(opened - DAY)
-  const id = ulid(opened)
-  const entry = (subject: Subject, [minute, by, kind, payload]: DemoJob['lines'][number]) => {
+  const days = [...earlier, { title, daysAgo, lines }]
+  const first = now - days[0]!.daysAgo * DAY
+  const vehicleId = ulid(first - DAY)
+  const entry = (
+    opened: number,
+    subject: Subject,
+    [minute, by, kind, payload]: DemoJob['lines'][number],
+  ) => {
     const time = opened + minute * MINUTE
     const at = new Date(time).toISOString()
     return { id: ulid(time), subject, kind, at, by: people.get(by)!, payload } as Entry
@@ -119,9 +123,24 @@ async function loadJob(
     name: vehicle.name,
     plate: vehicle.plate,
     ...(vehicle.model && { model: vehicle.model }),
-    entries: [entry(inVehicle, [-30, 'Tam Brackley', 'installation', vehicle.installation])],
+    entries: [entry(first, inVehicle, [-30, 'Tam Brackley', 'installation', vehicle.installation])],
   })
-  const inJob = { type: 'job', id } as const
-  await addJob(database, { id, vehicleId, title, entries: lines.map((line) => entry(inJob, line)) })
+  let id = ''
+  for (const day of days) {
+    const opened = now - day.daysAgo * DAY
+    id = ulid(opened)
+    const inJob = { type: 'job', id } as const
+    const entries = day.lines.map((line) => entry(opened, inJob, line))
+    // What was promised is filed with the last of them, by a day that is still to come.
+    if (day === days.at(-1))
+      for (const { what, inDays, by } of owed) {
+        const due = new Date(now + inDays * DAY).toISOString().slice(0, 10)
+        const last = day.lines.at(-1)![0]
+        entries.push(entry(opened, inJob, [last + 1, by, 'followUp', { what, due }]))
+      }
+    await addJob(database, { id, vehicleId, title: day.title, entries })
+    // Opened when it is told to have been, and not while the demo is loaded.
+    await database.models.Job.update({ createdAt: new Date(opened) }, { where: { id } })
+  }
   return id
 }

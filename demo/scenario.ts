@@ -24,7 +24,12 @@ export interface DemoJob {
   /** Days before the demo was loaded. */
   daysAgo: number
   lines: Line[]
+  /** What was promised when it was handed over, by so many days from now. */
+  owed?: { what: string; inDays: number; by: DemoPerson }[]
+  /** Jobs that it was in for before, the oldest first. */
+  earlier?: EarlierJob[]
 }
+export type EarlierJob = Omit<DemoJob, 'vehicle' | 'earlier' | 'owed'>
 
 /** A high crest behind the bulkhead, and a master whose rod end is damp. In Find. */
 function mailVan(): DemoJob {
@@ -58,7 +63,6 @@ function mailVan(): DemoJob {
     ],
   }
 }
-
 /** Gearbox was out; the line came back with air in it. In Bleed. */
 function quarryTipper(): DemoJob {
   const installation = measured('light-truck', {
@@ -283,21 +287,27 @@ function proven(
 }
 
 const petrels = (): DemoJob[] => [
-  closed(
-    proven(
-      { name: 'Post office car', plate: 'FID 09' },
-      'Soft after standing, boot wet',
-      60,
-      [
-        [1, 'Orla Venn', 'complaint', { complaint: 'soft' }],
-        [6, 'Orla Venn', 'finding', found('bootWet', 'present')],
-        [9, 'Orla Venn', 'finding', found('bootWetAgain', 'present')],
-      ],
-      900,
+  {
+    owed: [
+      { what: 'Look again after 200 km: reserve, level, unions', inDays: -1, by: 'Orla Venn' },
+      { what: 'New boot for the slave, on order', inDays: 4, by: 'Tam Brackley' },
+    ],
+    ...closed(
+      proven(
+        { name: 'Post office car', plate: 'FID 09' },
+        'Soft after standing, boot wet',
+        60,
+        [
+          [1, 'Orla Venn', 'complaint', { complaint: 'soft' }],
+          [6, 'Orla Venn', 'finding', found('bootWet', 'present')],
+          [9, 'Orla Venn', 'finding', found('bootWetAgain', 'present')],
+        ],
+        900,
+      ),
+      'Orla Venn',
+      { faults: ['slaveLeak'] },
     ),
-    'Orla Venn',
-    { faults: ['slaveLeak'] },
-  ),
+  },
   closed(
     proven(
       { name: 'Harbour office car', plate: 'FID 14' },

@@ -10,6 +10,13 @@ import { bounded, Line, OneOf, OrNull, strict, Ulid } from '../shape'
 import type { KindAtBoundary } from './kind'
 
 const Side = Type.Union([bounded({ min: -10_000, max: 10_000 }), Line(80), Type.Boolean(), Type.Null()])
+const Repairs = Type.Array(OneOf(REPAIRS.map(({ id }) => id)), { maxItems: REPAIRS.length })
+/** What a way costs, in minutes, money and the chance that it comes back. */
+const Weighed = {
+  minutes: bounded({ min: 0, max: 100_000 }),
+  money: bounded({ min: 0, max: 10_000_000 }),
+  comebackRisk: bounded({ min: 0, max: 1 }),
+}
 const Things = Type.Array(Line(80), { maxItems: 40 })
 
 /** A side must be what its row is: a figure within its bounds, one of its list, yes or no. */
@@ -43,7 +50,7 @@ export const CHOOSE_AT_BOUNDARY = {
         scope: OneOf(SCOPES),
         way: OneOf(WAYS),
         first: OneOf(FIRSTS),
-        repairs: Type.Array(OneOf(REPAIRS.map(({ id }) => id)), { maxItems: REPAIRS.length }),
+        repairs: Repairs,
         why: Type.Optional(Line(400)),
         // Sentences come from before reasons were kept as figures; an older tab may still send them.
         reasons: Type.Array(
@@ -61,9 +68,21 @@ export const CHOOSE_AT_BOUNDARY = {
           ]),
           { maxItems: 12 },
         ),
-        minutes: bounded({ min: 0, max: 100_000 }),
-        money: bounded({ min: 0, max: 10_000_000 }),
-        comebackRisk: bounded({ min: 0, max: 1 }),
+        ...Weighed,
+        options: Type.Optional(
+          Type.Array(
+            Type.Object(
+              {
+                answer: OneOf([...SCOPES, ...WAYS, ...FIRSTS]),
+                repairs: Repairs,
+                ...Weighed,
+              },
+              strict,
+            ),
+            { maxItems: SCOPES.length + WAYS.length + FIRSTS.length },
+          ),
+        ),
+        hourlyRate: Type.Optional(bounded({ min: 0, max: 100_000 })),
       },
       strict,
     ),

@@ -7,6 +7,7 @@ import { FIND_AT_BOUNDARY } from './find'
 import { FIT_AT_BOUNDARY } from './fit'
 import { FLUID_AT_BOUNDARY } from './fluid'
 import type { KindAtBoundary } from './kind'
+import { HANDOVER_AT_BOUNDARY } from './handover'
 import { LEDGER_AT_BOUNDARY } from './ledger'
 import { ORDERS_AT_BOUNDARY } from './orders'
 import { PLAN_AT_BOUNDARY } from './plan'
@@ -27,5 +28,6 @@ export const KINDS_AT_BOUNDARY = {
   ...PLAN_AT_BOUNDARY,
   ...BLEED_AT_BOUNDARY,
   ...PROVE_AT_BOUNDARY,
+  ...HANDOVER_AT_BOUNDARY,
   ...RECORD_AT_BOUNDARY,
 } satisfies { [K in Kind]: KindAtBoundary<Payloads[K]> }

@@ -1,7 +1,7 @@
 import { Type } from '@sinclair/typebox'
-import { COMPLAINT_IDS, FAULT_IDS, FINDING_IDS } from '../../core/diagnosis'
-import { GRADES, type ProvePayloads } from '../../core/journal'
-import { bounded, Line, OneOf, strict } from '../shape'
+import { COMPLAINT_IDS, FAULT_IDS, FINDING_IDS, READING_NAMES } from '../../core/diagnosis'
+import { GRADES, REASON_CODES, type ProvePayloads } from '../../core/journal'
+import { bounded, Line, OneOf, strict, Ulid } from '../shape'
 import type { KindAtBoundary } from './kind'
 
 const Figure = bounded({ min: -1e7, max: 1e7 })
@@ -34,18 +34,9 @@ export const PROVE_AT_BOUNDARY = {
             {
               rule: Line(60),
               outcome: Outcomes,
-              code: Type.Optional(
-                OneOf([
-                  'preloaded',
-                  'portCovered',
-                  'felt',
-                  'doubt',
-                  'misfit',
-                  'owed',
-                  'takenOver',
-                  ...GRADES,
-                ]),
-              ),
+              code: Type.Optional(OneOf([...REASON_CODES, ...GRADES])),
+              by: Type.Optional(OneOf(READING_NAMES)),
+              cause: Type.Optional(OneOf(FAULT_IDS)),
               figure: Type.Optional(Figure),
               low: Type.Optional(Figure),
               high: Type.Optional(Figure),
@@ -61,6 +52,7 @@ export const PROVE_AT_BOUNDARY = {
           // Work that touched nothing is proven by what was felt alone, and there may be none of that.
           { maxItems: 40 },
         ),
+        recheck: Type.Optional(Ulid),
       },
       strict,
     ),

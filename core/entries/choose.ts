@@ -42,6 +42,18 @@ export interface DecisionMade extends Policy {
   money: number
   /** Chance that it comes back, as reckoned when it was decided. */
   comebackRisk: number
+  /** The other ways that were weighed, for whoever pays. */
+  options?: WayWeighed[]
+  /** The shop’s rate when it was decided. */
+  hourlyRate?: number
+}
+/** A way that was weighed and not taken. */
+export interface WayWeighed {
+  answer: Policy[keyof Policy]
+  repairs: RepairId[]
+  minutes: number
+  money: number
+  comebackRisk: number
 }
 
 /**

@@ -8,6 +8,7 @@ import { CIRCUIT_KINDS, startCircuit, type CircuitPayloads, type CircuitState } 
 import { FIND_KINDS, startFind, type FindPayloads, type FindState } from './find'
 import { FIT_KINDS, startFit, type FitPayloads, type FitState } from './fit'
 import { FLUID_KINDS_OF_ENTRY, startFluid, type FluidPayloads, type FluidState } from './fluid'
+import { HANDOVER_KINDS, startHandover, type HandoverPayloads, type HandoverState } from './handover'
 import type { EntryKind } from './kind'
 import { LEDGER_KINDS, startLedger, type LedgerPayloads, type LedgerState } from './ledger'
 import { ORDER_KINDS, startOrders, type OrderPayloads, type OrderSlice } from './orders'
@@ -24,13 +25,14 @@ export * from './circuit'
 export * from './find'
 export * from './fit'
 export * from './fluid'
+export * from './handover'
 export * from './ledger'
 export * from './orders'
 export * from './plan'
 export * from './prove'
 export * from './rebuild'
 export * from './record'
-export { seconds } from './phrases'
+export { dayWords, seconds } from './phrases'
 
 /** Payload of each kind of entry. */
 export interface Payloads
@@ -46,6 +48,7 @@ export interface Payloads
     PlanPayloads,
     BleedPayloads,
     ProvePayloads,
+    HandoverPayloads,
     RecordPayloads {}
 export type Kind = keyof Payloads
 
@@ -62,6 +65,7 @@ export interface Slices {
   plan: PlanState
   bleed: BleedState
   prove: ProveState
+  handover: HandoverState
   record: RecordState
 }
 export type SliceName = keyof Slices
@@ -79,6 +83,7 @@ export const SLICES: { [S in SliceName]: { start: () => Slices[S]; kinds: object
   plan: { start: startPlan, kinds: PLAN_KINDS },
   bleed: { start: startBleed, kinds: BLEED_KINDS },
   prove: { start: startProve, kinds: PROVE_KINDS },
+  handover: { start: startHandover, kinds: HANDOVER_KINDS },
   record: { start: startRecord, kinds: RECORD_KINDS },
 }
 
@@ -95,5 +100,6 @@ export const KINDS = {
   ...PLAN_KINDS,
   ...BLEED_KINDS,
   ...PROVE_KINDS,
+  ...HANDOVER_KINDS,
   ...RECORD_KINDS,
 } satisfies { [K in Kind]: EntryKind<Payloads[K], never> }

@@ -8,6 +8,7 @@ import {
   type ComplaintId,
   type FaultId,
   type FindingId,
+  type ReadingName,
 } from '../diagnosis'
 import type { Held } from './held'
 import { OUTCOME_WORDS } from '../words'
@@ -30,12 +31,30 @@ export interface Graded {
 export interface Cause {
   faults: FaultId[]
 }
+export const REASON_CODES = [
+  'preloaded',
+  'portCovered',
+  'felt',
+  'doubt',
+  'misfit',
+  'owed',
+  'takenOver',
+  'cannotTell',
+  'slack',
+  'early',
+  'late',
+] as const
+export type ReasonCode = (typeof REASON_CODES)[number]
 /** A reason as it is kept: what it says is worded when it is read, in the units of whoever reads. */
 export interface VerdictReason {
   rule: string
   outcome: Outcome
   /** Which of its rule's sentences, where outcome and figures do not say it. */
-  code?: 'preloaded' | 'portCovered' | 'felt' | 'doubt' | 'misfit' | 'owed' | 'takenOver' | Grade
+  code?: ReasonCode | Grade
+  /** The reading that it rests on, where there may be several. */
+  by?: ReadingName
+  /** What likely causes it. */
+  cause?: FaultId
   figure?: number
   /** 90 % range of the figure. */
   low?: number
@@ -53,6 +72,8 @@ export interface VerdictReason {
 export interface Verdict {
   outcome: Outcome
   reasons: VerdictReason[]
+  /** Id of the look again that this verdict is the answer to. */
+  recheck?: string
 }
 
 export interface ProvePayloads {
@@ -65,8 +86,15 @@ export interface ProveState {
   graded: Partial<Record<ComplaintId | FindingId, Held<Graded>>>
   cause: Held<Cause> | null
   verdict: Held<Verdict> | null
+  /** Ids of the looks again that were taken. */
+  rechecked: string[]
 }
-export const startProve = (): ProveState => ({ graded: {}, cause: null, verdict: null })
+export const startProve = (): ProveState => ({
+  graded: {},
+  cause: null,
+  verdict: null,
+  rechecked: [],
+})
 
 /** A complaint or a finding by its name. */
 export const observationLabel = (id: ComplaintId | FindingId): string =>
@@ -99,8 +127,13 @@ export const PROVE_KINDS: Kinds = {
   },
   verdict: {
     subjects: ['job'],
-    replaces: () => 'verdict',
-    take: (slice, held) => (slice.verdict = held),
-    tell: ({ outcome }) => `Verdict: ${OUTCOME_WORDS[outcome]}`,
+    // One that answers a look again counts as that, too, when another has been filed since.
+    replaces: ({ recheck }) => (recheck === undefined ? 'verdict' : `verdict ${recheck}`),
+    take: (slice, held) => {
+      slice.verdict = held
+      if (held.payload.recheck !== undefined) slice.rechecked.push(held.payload.recheck)
+    },
+    tell: ({ outcome, recheck }) =>
+      `${recheck === undefined ? 'Verdict' : 'Looked at again'}: ${OUTCOME_WORDS[outcome]}`,
   },
 }

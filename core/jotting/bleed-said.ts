@@ -1,5 +1,6 @@
 import type { BleedPhase, CameOut, Method, PedalSays, Trick } from '../entries'
 import { stored } from '../quantity'
+import { coachSaid, signsSaid } from './coach-said'
 import type { LineContext, Statement } from './statement'
 
 /** What is said while it is bled: cycles by their method, tricks, and what whoever sits at the pedal calls over. */
@@ -104,7 +105,8 @@ const SEP = String.raw`\s*[,:;]?\s*`
 
 /** A cycle in its parts: phase, method, strokes or time, what came out, what is in the bottle. */
 function cycleSaid(line: string, { units }: LineContext): Statement | null {
-  let rest = line
+  const { rest: cycle, signs } = signsSaid(line)
+  let rest = cycle
   const step = STEP.exec(rest)
   if (step) rest = rest.slice(step[0].length)
   let strokes: number | undefined
@@ -134,7 +136,7 @@ function cycleSaid(line: string, { units }: LineContext): Statement | null {
   const bottle = take(`${NUMBER} ?(ml|fl oz)?(?: in the bottle)?`)
   if (rest !== '' || !came) return null
   // Strokes and what came out, with nothing else, are understood as they always were.
-  if (!method && !step && came !== 'notSeen') return null
+  if (!method && !step && came !== 'notSeen' && signs.length === 0) return null
   if (!method && strokes === undefined) return null
   const inch = bottle && (bottle[2] === 'fl oz' || (bottle[2] === undefined && units === 'inch'))
   return {
@@ -148,9 +150,10 @@ function cycleSaid(line: string, { units }: LineContext): Statement | null {
       }),
       ...(seconds !== undefined && { seconds }),
       ...(step && { phase: step[1]!.toLowerCase() as BleedPhase }),
+      ...(signs.length > 0 && { signs }),
     },
   }
 }
 
 export const bleedSaid = (line: string, context: LineContext): Statement | null =>
-  pedalSaid(line, context) ?? trickSaid(line) ?? cycleSaid(line, context)
+  pedalSaid(line, context) ?? trickSaid(line) ?? coachSaid(line, context) ?? cycleSaid(line, context)

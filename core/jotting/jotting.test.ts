@@ -10,6 +10,8 @@ import choose from './jottings-choose.json'
 import parts from './jottings-parts.json'
 import fit from './jottings-fit.json'
 import bleed from './jottings-bleed.json'
+import coach from './jottings-coach.json'
+import record from './jottings-record.json'
 
 const context: LineContext = { phase: 'asFound', units: 'metric' }
 const said = (line: string, more: Partial<LineContext> = {}) =>
@@ -73,6 +75,8 @@ describe.each([
   ['new parts beside old ones, written before it was run', parts as Jotting[], 26, 0.9],
   ['work in hand, written before it was run', fit as Jotting[], 40, 0.9],
   ['a bleed, written before it was run', bleed as Jotting[], 41, 0.9, 'working'],
+  ['a coached bleed, written before it was run', coach as Jotting[], 22, 0.9, 'working'],
+  ['what is owed and agreed, written before it was run', record as Jotting[], 22, 0.9, 'after'],
 ] as [string, Jotting[], number, number, LineContext['phase']?][])(
   'what people jot, %s',
   (_, jottings, count, least, phase = 'asFound') => {

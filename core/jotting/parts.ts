@@ -1,4 +1,4 @@
-import type { JointChecked } from '../entries'
+import type { FluidInside, JointChecked } from '../entries'
 import { threadOf, type End, type Seat } from '../fitting'
 import type { FluidKind } from '../fluid'
 import { SLAVE_FACES, type JointPlace } from '../installation'
@@ -33,6 +33,19 @@ const WANTED =
   /^(?:the )?(?:cap|maker|book|lid|reservoir)(?:['’]s)? (?:says|wants|names|calls for|asks for|is marked)\b/i
 const NOBODY =
   /\b(?:nobody|no one|no-one|don['’]?t) knows?\b.*\bfluid\b|\bfluid (?:is )?(?:not known|unknown)\b/i
+const CHANGED =
+  /^(?:the )?(?:maker )?(?:to be )?(?:changed?|changes|renew(?:s|ed)?)?(?: it| fluid)?(?: is)? ?(?:(yearly|annually)|every (?:(\d+|two|three|four|five) )?(months?|years?))(?: by (?:the|its) (?:maker|book))?\.?$/i
+const COUNTED: Record<string, number> = { two: 2, three: 3, four: 4, five: 5 }
+const LONGEST = 120
+/** Months between changes, as a clause names them; null where it names none, or more than ten years. */
+function changedEvery(clause: string): number | null {
+  const found = CHANGED.exec(clause.trim())
+  if (!found) return null
+  const [, yearly, count = '1', unit = 'year'] = found
+  const many = yearly ? 1 : (COUNTED[count.toLowerCase()] ?? Number(count))
+  const months = unit.toLowerCase().startsWith('y') ? 12 * many : many
+  return months >= 1 && months <= LONGEST ? months : null
+}
 /** Smelt or guessed is no kind: that is a finding, or nothing. */
 const GUESSED = /\b(?:smells?|looks like|topped|top up|order|might|maybe|not)\b/i
 
@@ -41,13 +54,18 @@ export function fluidSaid(line: string): Statement | null {
   if (NOBODY.test(line)) return inside('unknown')
   const clauses = line.split(/[,;]\s+/)
   const first = clauses[0]!
-  if (GUESSED.test(line) || !INSIDE.test(first) || clauses.length > 2) return null
+  if (GUESSED.test(line) || !INSIDE.test(first)) return null
   const kind = fluidIn(first)
   if (!kind) return null
-  const [, second] = clauses
-  if (second === undefined) return inside(kind)
-  const wanted = WANTED.test(second) ? fluidIn(second) : null
-  return wanted ? { kind: 'fluidInside', payload: { kind, wanted } } : null
+  const payload: FluidInside = { kind }
+  for (const clause of clauses.slice(1)) {
+    const wanted = WANTED.test(clause) ? fluidIn(clause) : null
+    const everyMonths = changedEvery(clause)
+    if (wanted) payload.wanted = wanted
+    else if (everyMonths) payload.everyMonths = everyMonths
+    else return null
+  }
+  return { kind: 'fluidInside', payload }
 }
 const inside = (kind: FluidKind): Statement => ({ kind: 'fluidInside', payload: { kind } })
 

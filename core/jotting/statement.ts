@@ -40,6 +40,11 @@ type SaidKind =
   | 'adjust'
   | 'trick'
   | 'pedalSays'
+  | 'stageProof'
+  | 'fluidDisposed'
+  | 'followUp'
+  | 'approval'
+  | 'deferred'
 
 export interface LineContext {
   phase: Phase

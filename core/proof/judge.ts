@@ -1,20 +1,13 @@
-import {
-  isImplausible,
-  isRodInDoubt,
-  judgeRodStroke,
-  NINETY,
-  rodState,
-  WANTED_RESERVE,
-} from '../circuit'
-import { FINDING_IDS, findingKind, stopsOf, type FindingId } from '../diagnosis'
+import { isRodInDoubt, WANTED_RESERVE } from '../circuit'
+import { FINDING_IDS, stopsOf, type FindingId } from '../diagnosis'
 import { isCrossed } from '../fluid'
-import { assumedFigures, type Installation } from '../installation'
-import type { Held, JobState, Kind, TakenOver, Verdict, VerdictReason } from '../journal'
+import type { Installation } from '../installation'
+import type { Graded, Held, JobState, Kind, TakenOver, Verdict, VerdictReason } from '../journal'
 import { REBUILT, type Rebuilt } from '../rebuild'
+import { accept } from './accept'
 import { proofChecks, readingsOwed } from './asked'
 import { leftOver } from './on-vehicle'
 import { phaseFigures, type PhaseFigures } from './phase'
-import { LIMITS } from './rules'
 
 /** Figures of a job before and after, and the verdict that they add up to. */
 export interface Proof {
@@ -47,14 +40,9 @@ export function verdictOf(
   const reasons = [
     ...stopFindings(state),
     ...felt(state),
-    ...rod(after, state),
-    ...air(after, wantedReserve),
-    ...takeUp(state, wantedReserve),
-    ...sinkOf(state),
-    ...strokeOf(after, state),
-    ...bleed(state),
+    ...judged(after, installation, state, wantedReserve),
     ...owed(state),
-    ...checks(installation, state),
+    ...unseen(installation, state),
     ...ledger(state),
   ]
   const has = (outcome: VerdictReason['outcome']) =>
@@ -90,16 +78,18 @@ const sequenceOf = ({ origin, corrections }: JobState['history'][number]): numbe
 
 /** What the driver complained of comes first: a job is not proven while that is as it was, or nobody has asked. */
 const felt = (state: JobState): VerdictReason[] =>
-  state.complaints.map(({ complaint }): VerdictReason => {
-    const said = state.graded[complaint]?.payload
-    if (!said) return { rule: complaint, outcome: 'notYet', code: 'owed' }
-    if (said.grade === 'gone') return { rule: complaint, outcome: 'pass', code: 'gone' }
-    // A partial cure is one where what is left is named, or what is done about it.
-    const named = said.remaining !== undefined || said.words !== undefined
-    return said.grade === 'less' && named
-      ? { rule: complaint, outcome: 'pass', code: 'less' }
-      : { rule: complaint, outcome: 'notYet', code: said.grade }
-  })
+  state.complaints.map(({ complaint }) =>
+    gradedReason(complaint, state.graded[complaint]?.payload ?? null),
+  )
+/** How something that was felt went. A partial cure is one where what is left is named, or what is done about it. */
+export function gradedReason(of: string, said: Graded | null): VerdictReason {
+  if (!said) return { rule: of, outcome: 'notYet', code: 'owed' }
+  if (said.grade === 'gone') return { rule: of, outcome: 'pass', code: 'gone' }
+  const named = said.remaining !== undefined || said.words !== undefined
+  return said.grade === 'less' && named
+    ? { rule: of, outcome: 'pass', code: 'less' }
+    : { rule: of, outcome: 'notYet', code: said.grade }
+}
 
 /** A stop that is open: nobody goes on along that path until it is mended or somebody takes it over. */
 export interface OpenStop {
@@ -190,81 +180,28 @@ const stopFindings = (state: JobState): VerdictReason[] =>
       : { rule: stop, outcome: 'stop' },
   )
 
-function rod({ installation }: PhaseFigures, state: JobState): VerdictReason[] {
-  const rule = 'rodClearance'
-  const reading = state.readings.after.rodClearance?.payload.value
-  if (reading === undefined)
-    return latest(state, 'rodTight') === 'present' ? [{ rule, outcome: 'stop', code: 'felt' }] : []
-  const figures = { figure: reading, limit: 0, unit: 'mm' }
-  // Read as nothing, it may be less than nothing: which side it is on is to be felt.
-  if (isRodInDoubt(reading)) {
-    const before = state.readings.asFound.rodClearance?.payload.value
-    const outcome = before !== undefined && before < 0 ? 'stop' : 'notYet'
-    return [{ rule, outcome, code: 'doubt', ...figures }]
-  }
-  const stands = rodState(reading, installation.circuit.master.portClosure)
-  return stands === 'portCovered' || stands === 'preloaded'
-    ? [{ rule, outcome: 'stop', code: stands, ...figures }]
-    : [{ rule, outcome: 'pass', ...figures }]
-}
-
-/** Standard deviations below a limit at which it is overstepped in one case of five. */
-const MOSTLY = 0.8416
-
-/** Air in ml, as it is spoken of; its upper end counts as well as its best figure. */
-function air({ air, allowed }: PhaseFigures, wanted: number): VerdictReason[] {
-  if (air === null) return []
-  const unit = 'ml'
-  if (isImplausible(air))
-    return [{ rule: 'air', outcome: 'notYet', code: 'misfit', figure: -air.lacking / 1000, unit }]
-  const sigma = (air.high - air.low) / (2 * NINETY)
-  return [
-    {
-      rule: 'air',
-      outcome: air.air + MOSTLY * sigma <= allowed ? 'pass' : 'notYet',
-      figure: air.air / 1000,
-      low: air.low / 1000,
-      high: air.high / 1000,
-      limit: allowed / 1000,
-      unit,
-      wanted,
-    },
-  ]
-}
-
-function takeUp(state: JobState, wanted: number): VerdictReason[] {
-  const height = state.readings.after.takeUpHeight?.payload.value
-  if (height === undefined) return []
-  const outcome = height >= wanted ? 'pass' : 'notYet'
-  return [{ rule: 'takeUpHeight', outcome, figure: height, limit: wanted, unit: 'mm' }]
-}
-
-function sinkOf(state: JobState): VerdictReason[] {
-  const reading = state.readings.after.sink?.payload
-  if (!reading) return []
-  const perMinute = (reading.value / (reading.duration ?? 60)) * 60
-  const outcome = perMinute <= LIMITS.sinkPerMinute ? 'pass' : 'notYet'
-  const limit = LIMITS.sinkPerMinute
-  return [{ rule: 'sink', outcome, figure: perMinute, limit, unit: 'mm/min' }]
-}
-
-function strokeOf({ circuit, installation, air }: PhaseFigures, state: JobState): VerdictReason[] {
-  const reading = state.readings.after.rodStroke?.payload.value
-  if (reading === undefined || installation.circuit.slave.type === 'concentric') return []
-  const soft = air !== null && !isImplausible(air) && air.low > 0
-  const { expected, loss } = judgeRodStroke(circuit, reading, soft ? 'soft' : 'firm')
-  const before = state.readings.asFound.rodStroke?.payload.value
-  // With an assumed circuit the expected stroke is a guess; longer than as found is then proof enough.
-  const measured = assumedFigures(installation).length === 0
-  const good = loss === 'none' || (!measured && (before === undefined || reading > before))
-  const outcome = good ? 'pass' : 'notYet'
-  return [{ rule: 'rodStroke', outcome, figure: reading, limit: expected, unit: 'mm' }]
-}
-
-function bleed({ bleed: { cycles, clearInRow } }: JobState): VerdictReason[] {
-  if (cycles.length === 0) return []
-  const outcome = clearInRow >= LIMITS.clearInRow ? 'pass' : 'notYet'
-  return [{ rule: 'clearInRow', outcome, figure: clearInRow, limit: LIMITS.clearInRow, unit: '' }]
+/** Every rule that there is something to judge by. */
+function judged(
+  after: PhaseFigures,
+  installation: Installation,
+  state: JobState,
+  wantedReserve: number,
+): VerdictReason[] {
+  const { cycles, clearInRow } = state.bleed
+  const { asFound, after: readings } = state.readings
+  const reasons = accept({
+    after,
+    readings: { before: asFound, after: readings },
+    // A rod is felt whenever it was; all else is looked at again after the work.
+    found: (id) =>
+      id === 'rodTight' ? latest(state, id) : (state.found.after[id]?.payload.state ?? 'notLooked'),
+    clearInRow: cycles.length > 0 ? clearInRow : null,
+    shared: installation.reservoir.sharedWithBrakes,
+    wantedReserve,
+  })
+  // A stop-work finding has already said so, by its own name.
+  const stops = new Set(openStops(state).map(({ stop }) => stop as string))
+  return reasons.filter(({ outcome, note }) => outcome !== 'stop' || !stops.has(note ?? ''))
 }
 
 const owed = (state: JobState): VerdictReason[] =>
@@ -278,14 +215,14 @@ function ledger(state: JobState): VerdictReason[] {
   return [{ rule: 'ledger', outcome: 'notYet', note, figure: left.length, unit: '' }]
 }
 
-function checks(installation: Installation, state: JobState): VerdictReason[] {
-  return proofChecks(installation, state).flatMap(({ finding, state: found }): VerdictReason[] => {
-    if (found === 'absent') return [{ rule: finding, outcome: 'pass' }]
-    if (found === 'notLooked') return [{ rule: finding, outcome: 'notYet', code: 'owed' }]
-    // A stop-work finding has already said so above.
-    return findingKind(finding).stop ? [] : [{ rule: finding, outcome: 'notYet' }]
-  })
-}
+/** Checks that nobody has looked at yet. */
+const unseen = (installation: Installation, state: JobState): VerdictReason[] =>
+  proofChecks(installation, state)
+    .filter((check) => check.state === 'notLooked' && !isTimed(check.finding, state))
+    .map(({ finding }) => ({ rule: finding, outcome: 'notYet', code: 'owed' }))
+/** A gear that was timed after the work needs no second look. */
+const isTimed = (finding: FindingId, { readings }: JobState): boolean =>
+  finding === 'gearGrinds' && readings.after.gearWait !== undefined
 
 /** True where two verdicts say the same. Sentences are left out: older verdicts kept them, in the units of their day. */
 export function sameVerdict(a: Verdict, b: Verdict): boolean {

@@ -1,16 +1,93 @@
 import type { FindingId, ReadingName } from '../diagnosis'
+import type { RuleName } from '../journal'
 import type { Touched } from '../work'
 
-/** Limits of acceptance: each with the reason that a lead may dispute. */
+/** A limit of acceptance, with the reason that a lead may dispute. */
+export interface LimitRow {
+  rule: RuleName
+  limit: number
+  unit: string
+  reason: string
+}
+export const LIMIT_ROWS: readonly LimitRow[] = [
+  {
+    rule: 'reserve',
+    limit: 15,
+    unit: 'mm',
+    reason: 'Mats, a warm disc and a tired driver take some of it; under this the disc drags first.',
+  },
+  {
+    rule: 'sink',
+    limit: 2,
+    unit: 'mm/min',
+    reason: 'A tape on a held pad is good to about this, and a sound cup does not sink at all.',
+  },
+  {
+    rule: 'rodStroke',
+    limit: 2,
+    unit: 'mm',
+    reason: 'A rule beside a moving rod, twice its error, and the pad not quite down.',
+  },
+  {
+    rule: 'rodClearance',
+    limit: 1,
+    unit: 'mm',
+    reason: 'None may hold the port shut; more than this gives pedal away.',
+  },
+  {
+    rule: 'returnTime',
+    limit: 1,
+    unit: 's',
+    reason: 'Warm fluid runs home in less; longer means a line, a port or a spring.',
+  },
+  {
+    rule: 'gearQuiet',
+    limit: 3,
+    unit: 's',
+    reason: 'A light disc has stopped by then.',
+  },
+  {
+    rule: 'overnight',
+    limit: 3,
+    unit: 'mm',
+    reason: 'Cold rubber and a tape account for this; a joint that draws air for more.',
+  },
+  {
+    rule: 'levelFall',
+    limit: 1,
+    unit: 'mm',
+    reason: 'Nothing leaves a tight circuit; a mark is read to this.',
+  },
+  {
+    rule: 'switches',
+    limit: 10,
+    unit: 'mm',
+    reason:
+      'Pad before the floor by which the starting switch has closed: mats and carpets take the rest.',
+  },
+  {
+    rule: 'clearInRow',
+    limit: 3,
+    unit: '',
+    reason: 'Bubbles end before air does, so once is not enough.',
+  },
+]
+/** s until a heavy disc has stopped: light trucks and tractors. */
+export const HEAVY_DISC = { limit: 5, archetypes: ['light-truck', 'tractor'] } as const
+/** °C between which a pedal’s return is timed: colder fluid is slow by itself, warmer hides a fault. */
+export const RETURN_AT = { low: 15, high: 30 } as const
+
+export type Limits = Partial<Record<RuleName, number>>
+export const limitOf = (rule: RuleName, given: Limits = {}): number =>
+  given[rule] ?? LIMIT_ROWS.find((row) => row.rule === rule)!.limit
+
+/** Limits that other stages count with too. */
 export const LIMITS = {
-  /** mm in a minute; a tape on a held pad is good to about this, and a sound cup does not sink at all. */
-  sinkPerMinute: 2,
-  /** Clear cycles in a row; bubbles end before air does, so once is not enough. */
-  clearInRow: 3,
-  /** mm; felt to two tenths, less may be none; more gives pedal away. */
-  rodClearance: { low: 0.2, high: 1 },
-  /** mm of pad before the floor by which the starting switch must have closed: mats and carpets take the rest. */
-  switchBeforeFloor: 10,
+  sinkPerMinute: limitOf('sink'),
+  clearInRow: limitOf('clearInRow'),
+  /** mm; felt to two tenths, less may be none. */
+  rodClearance: { low: 0.2, high: limitOf('rodClearance') },
+  switchBeforeFloor: limitOf('switches'),
 } as const
 
 /** A reading that proves work: what work it proves, and why. */
@@ -72,6 +149,13 @@ export const PROOF_CHECKS: readonly {
   sharedOnly?: true
   owed: string
 }[] = [
+  // Brakes before anything else, where they share the reservoir.
+  {
+    finding: 'brakePedalChanged',
+    touched: ['circuit'],
+    sharedOnly: true,
+    owed: 'Brake pedal proved first',
+  },
   { finding: 'unionsWet', touched: ['circuit', 'joint'], owed: 'Unions after ten hard strokes' },
   { finding: 'levelLow', touched: ['circuit', 'joint'], owed: 'Level on its mark' },
   { finding: 'startsPedalUp', touched: ['pedal'], owed: 'Starts only with the pedal down' },
@@ -81,10 +165,21 @@ export const PROOF_CHECKS: readonly {
     owed: 'Unsynchronised gear goes in quietly',
   },
   { finding: 'slips', touched: ['rod', 'linkage', 'clutch'], owed: 'Holds on a load test' },
-  {
-    finding: 'brakePedalChanged',
-    touched: ['circuit'],
-    sharedOnly: true,
-    owed: 'Brake pedal proved first',
-  },
 ]
+/** The rule that a reading or a check answers. */
+export const RULE_OF: Partial<Record<ReadingName | FindingId, RuleName>> = {
+  freeTravel: 'reserve',
+  takeUpHeight: 'reserve',
+  sink: 'sink',
+  rodClearance: 'rodClearance',
+  rodStroke: 'rodStroke',
+  returnTime: 'returnTime',
+  gearWait: 'gearQuiet',
+  overnightGrowth: 'overnight',
+  unionsWet: 'unionsDry',
+  levelLow: 'levelFall',
+  startsPedalUp: 'switches',
+  gearGrinds: 'gearQuiet',
+  slips: 'slip',
+  brakePedalChanged: 'brakes',
+}

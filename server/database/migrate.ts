@@ -9,6 +9,7 @@ import { closedJobs } from './migrations/0007-closed-jobs'
 import { containers } from './migrations/0008-containers'
 import { partsAndOrders } from './migrations/0009-parts-and-orders'
 import { packages } from './migrations/0010-packages'
+import { dueAndSearch } from './migrations/0011-due-and-search'
 import { circuitPlan } from './migrations/0005-circuit-plan'
 
 /** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
@@ -29,6 +30,7 @@ const MIGRATIONS: readonly Migration[] = [
   containers,
   partsAndOrders,
   packages,
+  dueAndSearch,
 ]
 export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
 

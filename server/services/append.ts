@@ -13,12 +13,13 @@ import type { EntryRow } from '../database/models'
 /** What became of an entry that was sent: stored, there already, or refused. */
 export type Appended = { entry: Entry; created: boolean } | Refusal
 
-/** Of these an installation is made, by which the stops of a vehicle's jobs are judged. */
-const OF_INSTALLATION: ReadonlySet<Kind> = new Set([
+/** What a vehicle's own history says that bears on its jobs: their stops, and when its fluid is due. */
+const BEARS_ON_JOBS: ReadonlySet<Kind> = new Set([
   'installation',
   'parameter',
   'route',
   'joint',
+  'fluidInside',
   'withdrawal',
 ])
 
@@ -80,7 +81,7 @@ export async function appendWithin(
   // One after the other on one connection, without waiting for the answer between them.
   if (fresh.length > 0)
     await Promise.all([
-      insert(database, fresh, transaction),
+      insertEntries(database, fresh, transaction),
       moveOn(database, subject, fresh, transaction),
     ])
   if (subject.type === 'job') {
@@ -204,7 +205,8 @@ function targetProblem(
   return null
 }
 
-async function insert(
+/** Rows of new entries, each with its sequence. */
+export async function insertEntries(
   { sequelize }: Database,
   entries: readonly Entry[],
   transaction: Transaction,
@@ -241,13 +243,13 @@ async function moveOn(
     sequelize.query(sql, { replacements, type: QueryTypes.UPDATE, transaction })
   if (type === 'job')
     await run(
-      `UPDATE jobs SET lastSequence = ?, changedAt = ?, changedById = ?, fresh = 0, changes = changes + 1
+      `UPDATE jobs SET lastSequence = ?, changedAt = ?, changedById = ?, fresh = 0, searched = 0, changes = changes + 1
         WHERE id = ?`,
       [sequence, new Date(at), by, id],
     )
   else {
-    await run('UPDATE vehicles SET lastSequence = ? WHERE id = ?', [sequence, id])
-    if (entries.some(({ kind }) => OF_INSTALLATION.has(kind)))
+    await run('UPDATE vehicles SET lastSequence = ?, searched = 0 WHERE id = ?', [sequence, id])
+    if (entries.some(({ kind }) => BEARS_ON_JOBS.has(kind)))
       await run('UPDATE jobs SET fresh = 0, changes = changes + 1 WHERE vehicleId = ?', [id])
   }
 }

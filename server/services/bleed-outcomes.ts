@@ -5,6 +5,7 @@ import { fold, installationFrom, type JobState } from '../../core/journal'
 import { touchedBy } from '../../core/proof'
 import type { Database } from '../database/database'
 import { readJob } from './jobs'
+import { learningOf } from './shop'
 import { readVehicle } from './vehicles'
 
 /** Newest bleeds that are learnt from: each takes a moment to weigh. */
@@ -12,16 +13,18 @@ const MOST = 24
 
 /** How this shop's newest bleeds went: cycles, and air by free travel before and after, on each circuit as it lies. */
 export async function bleedOutcomes(database: Database): Promise<BleedOutcome[]> {
+  const { off, since } = await learningOf(database, 'bleeds')
+  if (off) return []
   const rows = await database.sequelize.query<{ id: string; vehicleId: string }>(
     `SELECT j.id AS id, j.vehicleId AS vehicleId
        FROM jobs j
        JOIN (SELECT e.jobId AS id, MAX(e.at) AS newest
                FROM entries e
-              WHERE e.kind = 'bleedCycle' AND e.jobId IS NOT NULL
+              WHERE e.kind = 'bleedCycle' AND e.jobId IS NOT NULL AND e.at >= ?
               GROUP BY e.jobId) b ON b.id = j.id
       ORDER BY b.newest DESC
       LIMIT ${MOST}`,
-    { type: QueryTypes.SELECT },
+    { replacements: [new Date(since ?? 0)], type: QueryTypes.SELECT },
   )
   const all: BleedOutcome[] = []
   for (const { id, vehicleId } of rows) {

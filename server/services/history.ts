@@ -1,5 +1,6 @@
 import { bearing, bearingOnwards, type Entry, type Subject } from '../../core/journal'
 import type { Database } from '../database/database'
+import { onCommitted } from '../live/news'
 import { readEntries } from './entries'
 
 /** Entries kept in memory, of all subjects together; the least lately asked for go first. */
@@ -30,7 +31,11 @@ class Histories {
   }
 }
 
-const ofDatabase = new WeakMap<Database, Histories>()
+let ofDatabase = new WeakMap<Database, Histories>()
+// After a restore nothing that was read before holds.
+onCommitted((news) => {
+  if (news === 'restored') ofDatabase = new WeakMap()
+})
 
 /**
  * All entries of a subject in sequence order. What was read once is kept, for nothing in a history ever changes: only

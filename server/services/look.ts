@@ -1,6 +1,7 @@
 import type { JobLook } from '../../contract'
 import { calibrationFrom, goodFigures, installationFrom } from '../../core/journal'
 import type { Database } from '../database/database'
+import { onCommitted } from '../live/news'
 import { ask } from '../threads/pool'
 import { readJob } from './jobs'
 import { Refusal } from './refusal'
@@ -10,6 +11,7 @@ import { readVehicle } from './vehicles'
 /** Answers are kept until something they hang on changes. */
 const kept = new Map<string, { hangsOn: string; look: Promise<JobLook> }>()
 const MOST_KEPT = 200
+onCommitted((news) => news === 'restored' && kept.clear())
 
 /** What the search on a job would do next, and what leads it; worked out beside the server's own thread. */
 export async function lookAhead(database: Database, id: string): Promise<JobLook> {

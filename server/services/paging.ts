@@ -20,6 +20,14 @@ export function matching(search: string | undefined, columns: readonly string[])
   }))
 }
 
+/** Letters fewer than these, and words of this list, are not in the database's index of words. */
+const LEAST_LETTERS = 3
+const LEFT_OUT = new Set(
+  'about are com for from how that the this was what when where who will with und www'.split(' '),
+)
+export const isIndexed = (word: string): boolean =>
+  word.length >= LEAST_LETTERS && !LEFT_OUT.has(word.toLowerCase())
+
 /** What comes after the row that a cursor names, in the order of these columns. */
 export function pastCursor(
   cursor: string,

@@ -16,7 +16,7 @@ import type { PartData } from '../../core/shelf'
 import type { Database } from '../database/database'
 import { troubleOf } from '../database/errors'
 import { inTransaction } from '../database/transaction'
-import { matching, whereOf, type Condition } from './paging'
+import { isIndexed, matching, whereOf, type Condition } from './paging'
 import { notFound, Refusal } from './refusal'
 
 interface PartRow extends Omit<Part, 'data' | 'price' | 'changedAt'> {
@@ -35,12 +35,6 @@ export const shownPart = ({ data, price, changedAt, ...row }: PartRow): Part => 
   changedAt: changedAt.toISOString(),
 })
 
-/** Letters fewer than these, and words of this list, are not in the database's index of words. */
-const LEAST_LETTERS = 3
-const LEFT_OUT = new Set(
-  'about are com for from how that the this was what when where who will with und www'.split(' '),
-)
-
 /** Each word of a search begins a word of number or name, or, where it is too short for that index, stands anywhere in them. */
 function wordsIn(search: string | undefined): Condition[] {
   const indexed: string[] = []
@@ -48,9 +42,7 @@ function wordsIn(search: string | undefined): Condition[] {
   for (const word of (search ?? '').split(/\s+/).filter(Boolean)) {
     const pieces = word.split(/[^\p{L}\p{N}]+/u).filter(Boolean)
     const whole = pieces.length === 1 && pieces[0] === word
-    const usable = pieces.filter(
-      (one) => one.length >= LEAST_LETTERS && !LEFT_OUT.has(one.toLowerCase()),
-    )
+    const usable = pieces.filter(isIndexed)
     indexed.push(...usable)
     if (!whole || usable.length === 0) others.push(word)
   }

@@ -40,3 +40,17 @@ export async function pdfOf(content: TDocumentDefinitions): Promise<Buffer> {
     })
     .getBuffer()
 }
+
+/** At the foot of each page when it was printed and which it is; a heading (headline 1) is never left alone there. */
+export const framed = (printed: string): Pick<TDocumentDefinitions, 'footer' | 'pageBreakBefore'> => ({
+  footer: (page, pages) => ({
+    columns: [
+      { text: printed, width: '*' },
+      { text: `${page} of ${pages}`, alignment: 'right', width: 80 },
+    ],
+    fontSize: 9,
+    margin: [40, 12, 40, 0],
+  }),
+  pageBreakBefore: (node, { getFollowingNodesOnPage }) =>
+    node.headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
+})

@@ -54,3 +54,9 @@ export async function setPerson(
   if (!row) throw notFound('person')
   return shownPerson(await row.update({ units }))
 }
+
+/** Everybody's name by id. */
+export async function namesOfPeople({ models }: Database): Promise<Map<string, string>> {
+  const rows = await models.Person.findAll({ attributes: ['id', 'name'], raw: true })
+  return new Map(rows.map(({ id, name }) => [id, name]))
+}

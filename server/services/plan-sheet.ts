@@ -3,6 +3,7 @@ import { PACKAGES, type RecordName } from '../../core/plan'
 import { recalled, RECORD_WORDS } from '../../core/proof'
 import { formatOf, type UnitSystem } from '../../core/quantity'
 import { cautionWords, PLACE_WORDS } from '../../core/words'
+import { framed } from './pdf'
 import type { PlannedJob } from './plan-of-job'
 
 const hours = (minutes: number): string =>
@@ -119,17 +120,7 @@ export function planSheet(
       })),
       ...body,
     ],
-    footer: (page, pages) => ({
-      columns: [
-        { text: `Mellow Anchor, printed ${dated.format(printed)} UTC`, width: '*' },
-        { text: `${page} of ${pages}`, alignment: 'right', width: 80 },
-      ],
-      fontSize: 9,
-      margin: [40, 12, 40, 0],
-    }),
-    // A place is never left alone at the foot of a page.
-    pageBreakBefore: (node, { getFollowingNodesOnPage }) =>
-      node.headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
+    ...framed(`Mellow Anchor, printed ${dated.format(printed)} UTC`),
     styles: {
       head: { fontSize: 18, bold: true },
       place: { fontSize: 12.5, bold: true, margin: [0, 9, 0, 2] },

@@ -7,6 +7,7 @@ import {
   type ModelRecord,
   type ShopRecord,
 } from '../../core/diagnosis'
+import { settingOf, type Learnt, type LearntSetting } from '../../core/learnt'
 import type { DeliveryDay } from '../../core/orders'
 import type { Database } from '../database/database'
 import { refreshStale } from './standing'
@@ -19,6 +20,7 @@ const usual = (): ShopSettingsBody => ({
   school: { ...USUAL_POLICY },
   recordSince: null,
   delivery: [],
+  learning: {},
 })
 
 /** The shop’s settings, the usual ones until somebody sets them, and its record of closed jobs. */
@@ -26,7 +28,8 @@ export async function readShop(database: Database): Promise<Shop> {
   const row = await database.models.Shop.findByPk(ONLY)
   // What was set before a setting came lacks it.
   const settings = row ? { ...usual(), ...settingsIn(row.settings) } : usual()
-  return { settings, record: await recordOf(database, settings.recordSince) }
+  const { off } = settingOf(settings.learning, 'causes')
+  return { settings, record: off ? {} : await recordOf(database, settings.recordSince) }
 }
 
 /** The connector gives a JSON column as text or read already, as it is set. */
@@ -34,19 +37,33 @@ const settingsIn = (stored: unknown): ShopSettingsBody =>
   (typeof stored === 'string' ? JSON.parse(stored) : stored) as ShopSettingsBody
 
 export async function setShop(database: Database, settings: ShopSettingsBody): Promise<Shop> {
-  const delivery = settings.delivery ?? (await deliveryDays(database))
+  const before = await keptSettings(database)
+  const delivery = settings.delivery ?? before?.delivery ?? []
+  // A figure that is set as if nobody had set it is not kept.
+  const learning = Object.fromEntries(
+    Object.entries({ ...before?.learning, ...settings.learning }).filter(
+      ([, { off, since }]) => off || since !== null,
+    ),
+  )
   await database.models.Shop.upsert({
     id: ONLY,
-    settings: JSON.stringify({ ...settings, delivery }),
+    settings: JSON.stringify({ ...settings, delivery, learning }),
     changedAt: new Date(),
   })
   return readShop(database)
 }
 
 /** When parts come to this shop. */
-export async function deliveryDays({ models }: Database): Promise<DeliveryDay[]> {
+export const deliveryDays = async (database: Database): Promise<DeliveryDay[]> =>
+  (await keptSettings(database))?.delivery ?? []
+
+/** Whether a figure is learnt from this shop's jobs, and from which on. */
+export const learningOf = async (database: Database, figure: Learnt): Promise<LearntSetting> =>
+  settingOf((await keptSettings(database))?.learning, figure)
+
+async function keptSettings({ models }: Database): Promise<ShopSettingsBody | null> {
   const row = await models.Shop.findByPk(ONLY)
-  return (row && settingsIn(row.settings).delivery) ?? []
+  return row && settingsIn(row.settings)
 }
 
 /**

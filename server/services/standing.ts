@@ -1,11 +1,13 @@
-import { QueryTypes } from 'sequelize'
-import { fold, installationFrom } from '../../core/journal'
+import { QueryTypes, type Transaction } from 'sequelize'
+import { cameBack, dueOf, type DueItem, type JobBefore } from '../../core/due'
+import { fluidFrom, fold, installationFrom } from '../../core/journal'
 import { blockingStops, isProven, nextStep, openStops } from '../../core/proof'
 import type { Database } from '../database/database'
+import { inTransaction } from '../database/transaction'
 import { bearingOf } from './history'
 
 /** Raised where the rules change by which a job's step is worked out: then what is kept is worked out anew. */
-const RULES = 5
+const RULES = 6
 /** Jobs that are worked out in one go, before others have their turn. */
 const AT_ONCE = 25
 
@@ -59,22 +61,95 @@ async function refresh(
   const outcome = filed === 'pass' && !done ? 'notYet' : filed
   const stopped = blockingStops(stops).length > 0
   const settled = done && state.cause !== null
-  await database.sequelize.query(
-    `UPDATE jobs SET outcome = ?, step = ?, standing = ?, onBench = ?, causes = ?, closedAt = ?, rules = ?, fresh = 1
+  const complaints = state.complaints.map(({ complaint }) => complaint)
+  const due = dueOf(state, installation, fluidFrom(ofVehicle))
+  const before = await provenBefore(database, vehicleId, id)
+  const itself = before.find((job) => job.id === id)
+  // A restore has put another shop in its place.
+  if (!itself) return
+  await inTransaction(database, async (transaction) => {
+    const [, changed] = await database.sequelize.query(
+      `UPDATE jobs SET outcome = ?, step = ?, standing = ?, onBench = ?, causes = ?, closedAt = ?, provenAt = ?,
+        complaints = ?, cameBackOf = ?, rules = ?, fresh = 1
       WHERE id = ? AND changes = ?`,
+      {
+        replacements: [
+          outcome,
+          JSON.stringify(nextStep(state, stops)),
+          state.closed ? 'closed' : stopped ? 'stopped' : done ? 'done' : 'open',
+          state.closed ? 0 : 1,
+          settled ? JSON.stringify(state.cause!.payload.faults) : null,
+          settled ? new Date(state.verdict!.at) : null,
+          done ? new Date(state.verdict!.at) : null,
+          JSON.stringify(complaints),
+          cameBack({ openedAt: itself.openedAt, complaints }, before),
+          RULES,
+          id,
+          changes,
+        ],
+        type: QueryTypes.UPDATE,
+        transaction,
+      },
+    )
+    // Filed into meanwhile: whoever works it out next keeps what is owed, too.
+    if (changed > 0) await keepDue(database, id, vehicleId, due, transaction)
+  })
+}
+
+/** Jobs of a vehicle with when each was opened and proven; the one that is asked for among them. */
+async function provenBefore(
+  { sequelize }: Database,
+  vehicleId: string,
+  id: string,
+): Promise<(JobBefore & { openedAt: string })[]> {
+  const rows = await sequelize.query<{
+    id: string
+    createdAt: Date
+    provenAt: Date | null
+    complaints: unknown
+  }>(
+    `SELECT id, createdAt, provenAt, complaints FROM jobs
+      WHERE vehicleId = ? AND (id = ? OR provenAt IS NOT NULL)`,
+    { replacements: [vehicleId, id], type: QueryTypes.SELECT },
+  )
+  return rows.map((row) => ({
+    id: row.id,
+    openedAt: row.createdAt.toISOString(),
+    provenAt: row.id === id ? null : (row.provenAt?.toISOString() ?? null),
+    complaints: (typeof row.complaints === 'string'
+      ? JSON.parse(row.complaints)
+      : (row.complaints ?? [])) as JobBefore['complaints'],
+  }))
+}
+
+async function keepDue(
+  { sequelize }: Database,
+  jobId: string,
+  vehicleId: string,
+  due: readonly DueItem[],
+  transaction: Transaction,
+): Promise<void> {
+  await sequelize.query('DELETE FROM due_items WHERE jobId = ?', {
+    replacements: [jobId],
+    type: QueryTypes.DELETE,
+    transaction,
+  })
+  if (due.length === 0) return
+  await sequelize.query(
+    `INSERT INTO due_items (jobId, item, vehicleId, kind, due, atKm, payload)
+     VALUES ${due.map(() => '(?, ?, ?, ?, ?, ?, ?)').join(', ')}`,
     {
-      replacements: [
-        outcome,
-        JSON.stringify(nextStep(state, stops)),
-        state.closed ? 'closed' : stopped ? 'stopped' : done ? 'done' : 'open',
-        state.closed ? 0 : 1,
-        settled ? JSON.stringify(state.cause!.payload.faults) : null,
-        settled ? new Date(state.verdict!.at) : null,
-        RULES,
+      replacements: due.flatMap(({ id, kind, due: day, atKm, payload }) => [
+        jobId,
         id,
-        changes,
-      ],
-      type: QueryTypes.UPDATE,
+        vehicleId,
+        kind,
+        day,
+        atKm === null ? null : Math.round(atKm),
+        JSON.stringify(payload),
+      ]),
+      type: QueryTypes.INSERT,
+      transaction,
     },
   )
 }

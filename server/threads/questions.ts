@@ -14,6 +14,7 @@ import {
   type ShopCosts,
   type ShopRecord,
 } from '../../core/diagnosis'
+import { vehicleHistory, type JobOfVehicle } from '../../core/history'
 import type { Installation } from '../../core/installation'
 import { evidenceOf, fold, type Entry } from '../../core/journal'
 import { openStops, questionOf } from '../../core/proof'
@@ -70,8 +71,17 @@ export function lookOf(asked: LookQuestion): JobLook {
   }
 }
 
+/** A vehicle's jobs with their entries, and its own. */
+export interface HistoryQuestion {
+  jobs: readonly JobOfVehicle[]
+  ofVehicle: readonly Entry[]
+}
+
 /** The work that a thread can be given, by name. */
-export const WORK = { look: lookOf } as const
+export const WORK = {
+  look: lookOf,
+  history: ({ jobs, ofVehicle }: HistoryQuestion) => vehicleHistory(jobs, ofVehicle),
+} as const
 export type WorkName = keyof typeof WORK
 export type Question<N extends WorkName> = Parameters<(typeof WORK)[N]>[0]
 export type Answer<N extends WorkName> = ReturnType<(typeof WORK)[N]>

@@ -1,0 +1,4 @@
+import { fileRoute } from '../../../http/shop-file'
+
+/** A vehicle with its jobs as a file. */
+export default fileRoute('vehicle')
