@@ -1,5 +1,6 @@
 import { setTimeout as wait } from 'node:timers/promises'
 import { afterEach, beforeAll, describe, expect, it } from 'vitest'
+import { partsOf, startCoach, touched } from '../../core/coach'
 import type { Cue } from '../../contract'
 import { fromArchetype } from '../../core/installation'
 import type { Entry, Subject } from '../../core/journal'
@@ -123,6 +124,57 @@ describe('a job’s stream', () => {
     expect(
       await refused(call('POST', `/jobs/${job.jobId}/cues`, { ...cue, stage: 'lunch' })),
     ).toMatchObject({ status: 422, errors: [{ path: '/stage' }] })
+  })
+
+  it('carries a coached bleed whole between two devices, and refuses what is no state of one', async () => {
+    job = await aJob(by)
+    const stream = await listen(`/jobs/${job.jobId}/live?after=1.1`)
+    await stream.until(() => stream.messages.length > 0)
+    let state = startCoach({
+      parts: partsOf([{ method: 'openPush', cycles: 30 }], true),
+      stroke: 4.5,
+      usable: 60,
+      shared: false,
+      people: 2,
+    })
+    for (let i = 0; i < 80; i++)
+      state = touched(state, newId(), state.held ? { touch: 'toppedUp' } : { touch: 'answer' }).state
+    const device = newId()
+    const seat = { device, by }
+    const cue: Cue = {
+      ...seat,
+      cue: 'coach',
+      run: newId(),
+      term: 1,
+      lead: device,
+      roles: { pedal: null, bleeder: seat },
+      ids: { '1.0': newId(), n4: newId() },
+      state,
+    }
+    expect((await call('POST', `/jobs/${job.jobId}/cues`, cue)).status).toBe(202)
+    const touch: Cue = {
+      ...{ ...seat, cue: 'coachTouch', run: cue.run, id: newId(), role: 'pedal', seen: state.n },
+      touch: { touch: 'says', says: 'free', mm: 31 },
+    }
+    expect((await call('POST', `/jobs/${job.jobId}/cues`, touch)).status).toBe(202)
+    const cues = () => stream.messages.filter(({ event }) => event === 'cue').map(({ data }) => data)
+    await stream.until(() => cues().length === 2)
+    expect(cues()).toEqual([cue, touch])
+    expect(stream.entries()).toEqual([])
+    const wrong = (body: unknown) => refused(call('POST', `/jobs/${job.jobId}/cues`, body))
+    expect(await wrong({ ...cue, state: { ...state, screw: 'ajar' } })).toMatchObject({
+      status: 422,
+      errors: [{ path: '/state/screw' }],
+    })
+    expect(await wrong({ ...cue, ids: { '1.0': 'no entry' } })).toMatchObject({ status: 422 })
+    expect(await wrong({ ...touch, touch: { touch: 'says', says: 'free', mm: 4000 } })).toMatchObject({
+      status: 422,
+      errors: [{ path: '/touch/mm' }],
+    })
+    expect(await wrong({ ...seat, cue: 'coachAsk', run: null, ask: 'coffee' })).toMatchObject({
+      status: 422,
+      errors: [{ path: '/ask' }],
+    })
   })
 
   it('of a vehicle carries its own entries; one of nothing is refused', async () => {

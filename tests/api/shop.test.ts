@@ -5,7 +5,7 @@ import { fromArchetype } from '../../core/installation'
 import type { Payloads } from '../../core/journal'
 import { anEntry, aPerson, call, newId, refused } from './client'
 
-const usual = { ...SHOP_COSTS, school: USUAL_POLICY, recordSince: null, delivery: [] }
+const usual = { ...SHOP_COSTS, school: USUAL_POLICY, recordSince: null, delivery: [], learning: {} }
 const shop = async () => (await call<Shop>('GET', '/shop')).body
 
 /** A job on a new vehicle of a model, closed with a verdict and a cause. */

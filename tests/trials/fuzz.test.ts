@@ -15,60 +15,12 @@ import {
   type Answer,
   type Workshop,
 } from './workshop'
+import { NASTY } from './nasty'
 
 const random = draws()
 const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
 const whole = (least: number, most: number) => least + Math.floor(random() * (most - least + 1))
 
-/** Values that went wrong somewhere, sometime. */
-const NASTY: readonly (() => unknown)[] = [
-  ...[
-    null,
-    true,
-    0,
-    -1,
-    1e308,
-    9007199254740993,
-    1.5,
-    5e-324,
-    '',
-    ' ',
-    '\u0000',
-    'x\u0000y',
-    '٣',
-    'NaN',
-  ],
-  ...[
-    '\ud800',
-    'ab\udfff',
-    '\u202e\u200f𝕏👩‍🔧',
-    '\uffff',
-    'İıſK',
-    '__proto__',
-    'constructor',
-    'toString',
-  ],
-  ...[
-    "' OR 1=1 --",
-    '"; DROP TABLE entries; --',
-    '<script>alert(1)</script>',
-    '../../etc/passwd',
-    '%00',
-  ],
-  ...[
-    '2016-12-31T23:59:60Z',
-    '0000-01-01T00:00:00Z',
-    '9999-12-31T23:59:59.999999999Z',
-    '0001-01-01T00:00:00Z',
-  ],
-  ...[
-    '2024-02-29T24:00:00Z',
-    '1000-01-01T00:00:00Z',
-    '7ZZZZZZZZZZZZZZZZZZZZZZZZZ',
-    '8'.padEnd(26, 'Z'),
-  ],
-  ...[[], [[]], [null], {}, { a: 1 }, { length: 1e9 }, { then: 1 }, { toJSON: 'x' }, { valueOf: 2 }],
-].map((value) => () => value)
 const LARGE = [
   () => 'a'.repeat(5000),
   () => new Array(3000).fill(0),
@@ -79,6 +31,7 @@ const LARGE = [
     return deep
   },
 ]
+
 const nasty = () => pick([...NASTY, ...LARGE])()
 
 /** A value that a schema takes, at its bounds now and then. */

@@ -1,0 +1,302 @@
+import { isDeepStrictEqual } from 'node:util'
+import { QueryTypes, type Transaction } from 'sequelize'
+import { SHELF_TABLES, type ShelfTable, type ShopFile, type ShopFileTold } from '../../contract'
+import type { Subject } from '../../core/journal'
+import type { Database } from '../database/database'
+import type { EntryRow } from '../database/models'
+import { inTransaction } from '../database/transaction'
+import { committed } from '../live/news'
+import { insertEntries } from '../services/append'
+import { columnOf, shownEntry } from '../services/entries'
+import { Refusal } from '../services/refusal'
+import { canonical } from './canonical'
+import { wrong, type ReadFile } from './read'
+import { columnsOf, rowsOf, type FileRow } from './tables'
+
+/** Rows that go in at once. */
+const AT_ONCE = 200
+
+type Counts = Record<string, number>
+
+/**
+ * Puts a file's records in, all or nothing. What is here already, the same, stays; what has an id of something else here refuses
+ * the whole file and is named.
+ * @throws Refusal 409 or 422; nothing was changed
+ */
+export async function importShopFile(
+  database: Database,
+  { file, entries }: ReadFile,
+): Promise<ShopFileTold> {
+  const added = await inTransaction(database, async (transaction) => {
+    const counts: Counts = {}
+    counts.people = await putPeople(database, file.people, transaction)
+    counts.vehicles = await putVehicles(database, file.vehicles, transaction)
+    counts.jobs = await putJobs(database, file.jobs, transaction)
+    counts.files = await putFiles(database, file.files, transaction)
+    counts.entries = await putEntries(database, entries, transaction)
+    for (const table of SHELF_TABLES)
+      if (file.tables) counts[table] = await putRows(database, table, file.tables[table], transaction)
+    return counts
+  })
+  committed('entries')
+  return { of: file.of, added }
+}
+
+const clash = (what: string, id: string, how: string): Refusal =>
+  new Refusal(409, 'taken', `Refused: ${what} ${id} is here already and ${how}. Nothing was read in.`, [
+    { path: `/${what}`, message: `${id} is here already and ${how}` },
+  ])
+
+async function putPeople(
+  { models }: Database,
+  people: ShopFile['people'],
+  transaction: Transaction,
+): Promise<number> {
+  const known = new Map(
+    (await models.Person.findAll({ transaction })).map(({ id, name }) => [id, name]),
+  )
+  const names = new Map([...known].map(([id, name]) => [name.toLowerCase(), id]))
+  const fresh = people.filter(({ id, name }) => {
+    const here = known.get(id)
+    if (here !== undefined && here !== name) throw clash('people', id, `is called ${here}`)
+    const other = names.get(name.toLowerCase())
+    if (here === undefined && other !== undefined)
+      throw clash('people', other, `is called ${name}, too: give one of them another name`)
+    return here === undefined
+  })
+  await models.Person.bulkCreate(
+    fresh.map((one) => ({ ...one, createdAt: new Date(one.createdAt) })),
+    { transaction },
+  )
+  return fresh.length
+}
+
+async function putVehicles(
+  { models }: Database,
+  vehicles: ShopFile['vehicles'],
+  transaction: Transaction,
+): Promise<number> {
+  const ids = vehicles.map(({ id }) => id)
+  const known = new Map(
+    (await models.Vehicle.findAll({ where: { id: ids }, transaction })).map((one) => [one.id, one]),
+  )
+  const fresh = vehicles.filter((one) => {
+    const here = known.get(one.id)
+    if (here && (here.name !== one.name || here.plate !== one.plate || here.model !== one.model))
+      throw clash('vehicles', one.id, `is ${here.name}`)
+    return !here
+  })
+  await models.Vehicle.bulkCreate(
+    fresh.map((one) => ({ ...one, createdAt: new Date(one.createdAt) })),
+    { transaction },
+  )
+  return fresh.length
+}
+
+async function putJobs(
+  { models }: Database,
+  jobs: ShopFile['jobs'],
+  transaction: Transaction,
+): Promise<number> {
+  const ids = jobs.map(({ id }) => id)
+  const known = new Map(
+    (await models.Job.findAll({ where: { id: ids }, transaction })).map((one) => [one.id, one]),
+  )
+  const fresh = jobs.filter((one) => {
+    const here = known.get(one.id)
+    if (
+      here &&
+      (here.vehicleId !== one.vehicleId || here.title !== one.title || here.kind !== one.kind)
+    )
+      throw clash('jobs', one.id, `is “${here.title}”`)
+    return !here
+  })
+  await models.Job.bulkCreate(
+    fresh.map((one) => ({ ...one, createdAt: new Date(one.createdAt) })),
+    { transaction },
+  )
+  return fresh.length
+}
+
+async function putFiles(
+  { sequelize }: Database,
+  files: ShopFile['files'],
+  transaction: Transaction,
+): Promise<number> {
+  let added = 0
+  for (const { id, sha256, type, width, height, createdAt, ...parts } of files) {
+    const [content, thumbnail] = [parts.content, parts.thumbnail].map((text) =>
+      Buffer.from(text, 'base64'),
+    ) as [Buffer, Buffer]
+    const [here] = await sequelize.query<{ same: number }>(
+      'SELECT sha256 = ? AND content = ? AND thumbnail = ? AS same FROM files WHERE id = ?',
+      {
+        replacements: [Buffer.from(sha256, 'hex'), content, thumbnail, id],
+        type: QueryTypes.SELECT,
+        transaction,
+      },
+    )
+    if (here && !here.same) throw clash('files', id, 'is another photograph')
+    if (here) continue
+    await sequelize.query(
+      `INSERT INTO files (id, sha256, type, bytes, width, height, content, thumbnail, createdAt)
+       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+      {
+        replacements: [
+          id,
+          Buffer.from(sha256, 'hex'),
+          type,
+          content.length,
+          width,
+          height,
+          content,
+          thumbnail,
+          new Date(createdAt),
+        ],
+        type: QueryTypes.INSERT,
+        transaction,
+      },
+    )
+    added += 1
+  }
+  return added
+}
+
+/** A history that goes on in the file goes on here; one that is told otherwise here is refused. */
+async function putEntries(
+  database: Database,
+  entries: ReadFile['entries'],
+  transaction: Transaction,
+): Promise<number> {
+  const { models, sequelize } = database
+  const bySubject = new Map<string, ReadFile['entries']>()
+  for (const entry of entries) {
+    const key = `${entry.subject.type} ${entry.subject.id}`
+    bySubject.set(key, [...(bySubject.get(key) ?? []), entry])
+  }
+  let added = 0
+  for (const [, own] of bySubject) {
+    const { subject } = own[0]!
+    await sequelize.query(`SELECT id FROM ${subject.type}s WHERE id = ? FOR UPDATE`, {
+      replacements: [subject.id],
+      type: QueryTypes.SELECT,
+      transaction,
+    })
+    const here = await models.Entry.findAll({
+      where: { [columnOf(subject)]: subject.id },
+      order: [['sequence', 'ASC']],
+      raw: true,
+      transaction,
+    })
+    here.slice(0, own.length).forEach((row, i) => {
+      if (!isDeepStrictEqual(shownEntry(row as EntryRow), own[i]))
+        throw clash('entries', row.id, 'says something else, or stands elsewhere in its history')
+    })
+    const fresh = own.slice(here.length)
+    for (let i = 0; i < fresh.length; i += AT_ONCE)
+      await insert(database, fresh.slice(i, i + AT_ONCE), transaction)
+    if (fresh.length > 0) await moveOn(database, subject, fresh.at(-1)!, transaction)
+    added += fresh.length
+  }
+  return added
+}
+
+async function insert(
+  database: Database,
+  entries: ReadFile['entries'],
+  transaction: Transaction,
+): Promise<void> {
+  const ids = entries.map(({ id }) => id)
+  const [known] = await database.sequelize.query<{ id: string }>(
+    'SELECT id FROM entries WHERE id IN (?)',
+    {
+      replacements: [ids],
+      type: QueryTypes.SELECT,
+      transaction,
+    },
+  )
+  if (known) throw clash('entries', known.id, 'belongs to another history')
+  await insertEntries(database, entries, transaction)
+}
+
+async function moveOn(
+  { sequelize }: Database,
+  { type, id }: Subject,
+  { sequence, at, by }: ReadFile['entries'][number],
+  transaction: Transaction,
+): Promise<void> {
+  const ofJob = type === 'job'
+  await sequelize.query(
+    `UPDATE ${type}s SET lastSequence = ?, searched = 0${
+      ofJob ? ', changedAt = ?, changedById = ?, fresh = 0, changes = changes + 1' : ''
+    } WHERE id = ?`,
+    {
+      replacements: [sequence, ...(ofJob ? [new Date(at), by] : []), id],
+      type: QueryTypes.UPDATE,
+      transaction,
+    },
+  )
+  if (!ofJob)
+    await sequelize.query('UPDATE jobs SET fresh = 0, changes = changes + 1 WHERE vehicleId = ?', {
+      replacements: [id],
+      type: QueryTypes.UPDATE,
+      transaction,
+    })
+}
+
+const MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/
+const valueOf = (cell: string | number | null): string | number | Date | null =>
+  typeof cell === 'string' && MOMENT.test(cell) ? new Date(cell) : cell
+
+/** Rows of one of the shop's own tables, as they are. */
+async function putRows(
+  database: Database,
+  table: ShelfTable,
+  rows: readonly FileRow[],
+  transaction: Transaction,
+): Promise<number> {
+  if (rows.length === 0) return 0
+  const { all, key } = await columnsOf(database, table, transaction)
+  const keyOf = (row: FileRow) => key.map((name) => String(row[name])).join(' ')
+  const known = new Map(
+    (await rowsOf(database, table, transaction)).map((row) => [keyOf(row), canonical(row)]),
+  )
+  const fresh = rows.filter((row, i) => {
+    const names = Object.keys(row)
+    const strange = names.find((name) => !all.includes(name))
+    if (strange) throw wrong(`/tables/${table}/${i}/${strange}`, 'is not known here')
+    const missing = all.find((name) => !names.includes(name))
+    if (missing) throw wrong(`/tables/${table}/${i}/${missing}`, 'is missing')
+    const here = known.get(keyOf(row))
+    if (here !== undefined && here !== canonical(row))
+      throw clash(table, keyOf(row), 'says something else')
+    return here === undefined
+  })
+  for (let i = 0; i < fresh.length; i += AT_ONCE) {
+    const batch = fresh.slice(i, i + AT_ONCE)
+    try {
+      await database.sequelize.query(
+        `INSERT INTO \`${table}\` (${all.map((name) => `\`${name}\``).join(', ')})
+         VALUES ${batch.map(() => `(${all.map(() => '?').join(', ')})`).join(', ')}`,
+        {
+          replacements: batch.flatMap((row) => all.map((name) => valueOf(row[name]!))),
+          type: QueryTypes.INSERT,
+          transaction,
+        },
+      )
+    } catch (error) {
+      throw refusedRow(table, error)
+    }
+  }
+  return fresh.length
+}
+
+/** What the database will not take of a row is the file's fault, and no failure. */
+function refusedRow(table: ShelfTable, error: unknown): unknown {
+  const { errno } = ((error as { original?: object }).original ?? {}) as { errno?: number }
+  // Too long, no such value, no number, out of range, names nothing, stands there already, no JSON.
+  return errno !== undefined &&
+    [1062, 1264, 1265, 1292, 1366, 1406, 1452, 3819, 4025, 1048].includes(errno)
+    ? wrong(`/tables/${table}`, 'holds a row that does not fit here')
+    : error
+}
