@@ -1,5 +1,6 @@
 import { computed, ref, watch } from 'vue'
 import { timeline, type Entry, type Kind, type Payloads, type Subject } from '~~/core/journal'
+import type { Acts } from '~/stores/journal'
 import type { Sight } from '~/stages/in-sight'
 
 const isPlaced = (entry: Entry): boolean =>
@@ -31,7 +32,7 @@ export function useFiling(subject: Subject, sight?: () => Sight) {
   async function append<K extends Kind>(
     kind: K,
     payload: Payloads[K],
-    acts: { corrects?: string; withdraws?: string },
+    acts: Acts,
   ): Promise<Entry | null> {
     problem.value = ''
     if (!person.current) {
@@ -53,7 +54,7 @@ export function useFiling(subject: Subject, sight?: () => Sight) {
   async function file<K extends Kind>(
     kind: K,
     payload: Payloads[K],
-    acts: { corrects?: string; withdraws?: string } = {},
+    acts: Acts = {},
   ): Promise<boolean> {
     const filed = await append(kind, payload, acts)
     if (filed) undone.value = []

@@ -6,11 +6,20 @@ export const newtons = (n: number): string => formatNow().force(n)
 const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
 const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
 
-/** Time today, day and time before. */
+const withYear = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+})
+
+/** Time today, day and time of this year, day and year of others. */
 export function when(iso: string): string {
   const at = new Date(iso)
   const today = new Date().toDateString() === at.toDateString()
-  return today ? time.format(at) : `${day.format(at)} ${time.format(at)}`
+  if (today) return time.format(at)
+  return at.getFullYear() === new Date().getFullYear()
+    ? `${day.format(at)} ${time.format(at)}`
+    : withYear.format(at)
 }
 
 /** ms in a month, the mean of a year’s. */

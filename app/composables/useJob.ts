@@ -1,5 +1,6 @@
+import { createEventHook } from '@vueuse/core'
 import { computed, inject, provide, ref, type InjectionKey } from 'vue'
-import type { Job, Vehicle } from '~~/contract'
+import { isCoachCue, type CoachCue, type Job, type Vehicle } from '~~/contract'
 import { installationFrom, phaseAt, type Stage } from '~~/core/journal'
 import { openStops, verdictOf, type Proof } from '~~/core/proof'
 import { stageSight, type Sight } from '~/stages/in-sight'
@@ -38,6 +39,8 @@ export function openJob(id: string, sight?: () => Sight | null) {
     }
   }
   const company = useCompany(id, stage)
+  /** What coached bleeds tell each other; told to whoever listens. */
+  const coachCues = createEventHook<CoachCue>()
   useFollowing(
     () => (job.value ? `/jobs/${id}` : undefined),
     [
@@ -47,7 +50,7 @@ export function openJob(id: string, sight?: () => Sight | null) {
         look: owner.look,
       },
     ],
-    company.hear,
+    (cue) => (isCoachCue(cue) ? void coachCues.trigger(cue) : company.hear(cue)),
   )
 
   void load()
@@ -64,6 +67,7 @@ export function openJob(id: string, sight?: () => Sight | null) {
     slices,
     load,
     company,
+    onCoachCue: coachCues.on,
     fetchingOlder: ofJob.fetchingOlder,
     ...filing,
   }

@@ -1,7 +1,7 @@
 import { useAsyncState } from '@vueuse/core'
 import { computed } from 'vue'
 
-/** Something fetched: its value, whether it is under way, and why it failed. */
+/** Something fetched at once, and again by `load`: its value, whether it is under way, and why it failed. */
 export function useLoaded<T>(fetchIt: () => Promise<T>) {
   const { state, isLoading, error, execute } = useAsyncState<T | null>(fetchIt, null, {
     resetOnExecute: false,

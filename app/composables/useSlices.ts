@@ -51,6 +51,7 @@ export function useSlices(entries: Readonly<Ref<Entry[]>>): {
     plan: slice('plan'),
     bleed: slice('bleed'),
     prove: slice('prove'),
+    handover: slice('handover'),
     record: slice('record'),
   }
   const state = computed(() =>

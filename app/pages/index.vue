@@ -62,6 +62,7 @@ const OUTCOME_LOOK = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust
           <OnOff :on="mine !== ''" @click="mine = mine ? '' : 'yes'">Mine</OnOff>
         </div>
         <AwaitedList v-if="!narrowed" />
+        <BenchAhead v-if="!narrowed" />
         <PagedList
           :items="jobs"
           :more="next !== null"

@@ -2,14 +2,13 @@
 import { FIRSTS, SCOPES, WAYS } from '~~/core/diagnosis'
 import type { ShopSettingsBody } from '~~/contract'
 
-/** What the shop charges, which schools it prefers, and what its own jobs have taught. */
+/** What the shop charges and which schools it prefers, its packages, and its files in and out. */
 const shop = useShopStore()
 const loaded = useLoaded(() => shop.load())
 const rate = ref('')
 const comeback = ref('')
 const problem = ref('')
 const said = ref('')
-const resetting = ref(false)
 watch(
   () => shop.settings,
   (settings) => {
@@ -43,10 +42,6 @@ function setPrices() {
 const school = computed(() => shop.settings!.school)
 const setSchool = (change: Partial<ShopSettingsBody['school']>) =>
   set({ school: { ...school.value, ...change } }, 'The shop’s way is kept.')
-async function reset() {
-  await set({ recordSince: new Date().toISOString() }, 'The record starts again from now.')
-  resetting.value = false
-}
 </script>
 
 <template>
@@ -108,28 +103,17 @@ async function reset() {
         <p v-else-if="said" role="status">{{ said }}</p>
       </div>
       <div>
-        <ShopRecordTable />
-        <div class="mt-3 flex flex-wrap items-center gap-3">
-          <button v-if="!resetting" type="button" class="quiet" @click="resetting = true">
-            Restart the record
-          </button>
-          <template v-else>
-            <span>Jobs closed until now will no longer count.</span>
-            <button type="button" class="act" @click="reset">Restart</button>
-            <button type="button" class="quiet" @click="resetting = false">Cancel</button>
-          </template>
-          <button
-            v-if="shop.settings.recordSince"
-            type="button"
-            class="quiet"
-            @click="set({ recordSince: null }, 'All closed jobs count again.')"
-          >
-            Count all jobs again
-          </button>
-        </div>
-        <p v-if="shop.settings.recordSince" class="pt-1 text-[0.95rem] text-soft">
-          Counting jobs closed since {{ when(shop.settings.recordSince) }}.
-        </p>
+        <section aria-labelledby="learns">
+          <h2 id="learns" class="text-[1.1rem]">What this shop learns</h2>
+          <p class="text-soft">
+            Causes, comebacks, times, bleeds and parts, from its own jobs; each can be left out.
+          </p>
+          <NuxtLink to="/learns" class="quiet mt-2">See what it has learnt</NuxtLink>
+        </section>
+        <section aria-labelledby="files" class="mt-5">
+          <h2 id="files" class="text-[1.1rem]">Files in and out</h2>
+          <FilesInOut />
+        </section>
         <OwnPackages class="mt-6" />
       </div>
     </main>

@@ -41,9 +41,18 @@ const STAGE_KINDS: Record<Stage, readonly Kind[]> = {
     'modelNote',
     'photo',
   ],
-  bleed: ['bleedCycle', 'topUp', 'trick', 'pedalSays', 'bleedSetup', 'fluidUsed'],
-  prove: ['graded', 'cause', 'verdict', 'workDone', 'closed'],
-  record: ['modelNote', 'closed'],
+  bleed: [
+    'bleedCycle',
+    'topUp',
+    'trick',
+    'pedalSays',
+    'bleedSetup',
+    'stageProof',
+    'fluidUsed',
+    'fluidDisposed',
+  ],
+  prove: ['graded', 'cause', 'verdict', 'workDone', 'closed', 'recheck'],
+  record: ['modelNote', 'closed', 'recheck', 'deferred', 'followUp', 'approval'],
 }
 const PHASE_OF: Partial<Record<Stage, string>> = { find: 'asFound', bleed: 'working', prove: 'after' }
 

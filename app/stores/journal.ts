@@ -119,7 +119,7 @@ export const useJournalStore = defineStore('journal', () => {
     by: string,
     kind: K,
     payload: Payloads[K],
-    acts: { corrects?: string; withdraws?: string } = {},
+    acts: Acts = {},
   ): Promise<Entry> {
     keeping.value += 1
     try {
@@ -203,12 +203,19 @@ export const useJournalStore = defineStore('journal', () => {
   }
 })
 
+/** What an entry corrects or withdraws; and its id, where that is known before it is filed. */
+export interface Acts {
+  corrects?: string
+  withdraws?: string
+  id?: string
+}
+
 export function makeEntry<K extends Kind>(
   subject: Subject,
   by: string,
   kind: K,
   payload: Payloads[K],
-  acts: { corrects?: string; withdraws?: string } = {},
+  acts: Acts = {},
 ): Entry {
   const at = new Date().toISOString()
   // The store clones and sends plain data only.

@@ -14,7 +14,12 @@ export const usePersonStore = defineStore('person', () => {
   const names = computed(() => new Map(people.value.map((person) => [person.id, person.name])))
   const units = computed<UnitSystem>(() => known.value[id.value] ?? current.value?.units ?? 'metric')
 
+  /** Counts what was set here, so that an answer that was asked for before does not turn it back. */
+  let turn = 0
+  const setAt = new Map<string, number>()
+
   async function load(): Promise<void> {
+    const asked = turn
     const all: Person[] = []
     for (let after = ''; ;) {
       const page = await api<Page<Person>>(`/people?limit=200${after}`)
@@ -23,7 +28,12 @@ export const usePersonStore = defineStore('person', () => {
       after = `&after=${page.next}`
     }
     people.value = all
-    known.value = Object.fromEntries(people.value.map((person) => [person.id, person.units]))
+    known.value = Object.fromEntries(
+      all.map(({ id: whose, units: theirs }) => [
+        whose,
+        (setAt.get(whose) ?? 0) > asked ? (known.value[whose] ?? theirs) : theirs,
+      ]),
+    )
   }
   async function add(name: string): Promise<void> {
     const person = await api<Person>('/people', { id: newId(), name })
@@ -36,8 +46,12 @@ export const usePersonStore = defineStore('person', () => {
     if (!current.value || system === before) return
     const whose = id.value
     known.value = { ...known.value, [whose]: system }
+    const mark = () => setAt.set(whose, ++turn)
+    mark()
     try {
       await api<Person>(`/people/${whose}`, { units: system }, 'PUT')
+      // What was asked for until now may still tell of before.
+      mark()
     } catch (error) {
       known.value = { ...known.value, [whose]: before }
       throw error

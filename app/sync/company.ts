@@ -34,7 +34,7 @@ export function useCompany(job: string, stage: Ref<Stage>) {
     if (cue.device === device) return
     if (cue.cue === 'left') others.delete(cue.device)
     else if (cue.cue === 'call') call.value = cue
-    else {
+    else if (cue.cue === 'here') {
       const known = others.has(cue.device)
       others.set(cue.device, { ...cue, seenAt: Date.now() })
       // Whoever comes is told at once who is here.

@@ -5,6 +5,7 @@ import type { Entry } from '~~/core/journal'
 
 /** ms: the server beats every 15 s; a stream that is still for longer than two beats is taken as gone. */
 const STILL = 40_000
+/** ms after which a stream that broke off is opened again. A browser's own way waits seconds before the first word came. */
 const AGAIN = 500
 /** ms after which a tab that nobody looks at gives its stream back: a browser opens only a handful to one server. */
 const HIDDEN = 30_000
@@ -31,8 +32,9 @@ export function useLive(path: () => string | undefined, hears: Hears) {
       return at === undefined ? undefined : `/api${at}/live?after=${hears.after()}`
     },
     [],
-    { immediate: false, autoConnect: false, autoReconnect: { delay: AGAIN } },
+    { immediate: false, autoConnect: false },
   )
+  let again: ReturnType<typeof setTimeout> | undefined
   const seen = <T>(take: (data: T) => void) => {
     return (event: Event) => {
       seenAt.value = Date.now()
@@ -49,10 +51,15 @@ export function useLive(path: () => string | undefined, hears: Hears) {
         seen(() => {}),
       )
       source?.addEventListener('open', hears.opened)
+      source?.addEventListener('error', () => {
+        if (source !== eventSource.value) return
+        leave()
+        again = setTimeout(reopen, AGAIN)
+      })
     },
     { flush: 'sync' },
   )
-  watch(path, (at) => (at === undefined ? close() : open()), { immediate: true })
+  watch(path, (at) => (at === undefined ? leave() : reopen()), { immediate: true })
 
   const still = setInterval(() => {
     if (status.value === 'OPEN' && Date.now() - seenAt.value > STILL) reopen()
@@ -61,17 +68,23 @@ export function useLive(path: () => string | undefined, hears: Hears) {
   const visibility = useDocumentVisibility()
   watch(visibility, (now) => {
     clearTimeout(hidden)
-    if (now === 'hidden') hidden = setTimeout(close, HIDDEN)
+    if (now === 'hidden') hidden = setTimeout(leave, HIDDEN)
     else if (status.value === 'CLOSED') reopen()
   })
   useEventListener('online', reopen)
   function reopen(): void {
+    clearTimeout(again)
     seenAt.value = Date.now()
     if (path() !== undefined) open()
+  }
+  function leave(): void {
+    clearTimeout(again)
+    close()
   }
   onScopeDispose(() => {
     clearInterval(still)
     clearTimeout(hidden)
+    clearTimeout(again)
   })
   return { live: computed(() => status.value === 'OPEN') }
 }

@@ -3,6 +3,7 @@ import type { BenchJob, Job, Page, Person, Vehicle, WithEntries } from '../../co
 import type { Installation } from '../../core/installation'
 import { installationFrom, type Entry } from '../../core/journal'
 import { endServer, refilled, runningSuite, startSuite } from '../harness/running'
+import { WHOLE } from '../whole'
 import { DEMO_COPY } from './setup'
 
 /** Each worker has a server and a database of its own, which are filled anew for every test. */
@@ -102,4 +103,4 @@ const ALL_SIZES = [
   [1024, 768],
   [390, 844],
 ] as const
-export const SIZES = process.env.MELLOW_WHOLE ? ALL_SIZES : ALL_SIZES.slice(0, 1)
+export const SIZES = WHOLE ? ALL_SIZES : ALL_SIZES.slice(0, 1)

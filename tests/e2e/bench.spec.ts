@@ -1,6 +1,4 @@
 import { gzipSync } from 'node:zlib'
-import AxeBuilder from '@axe-core/playwright'
-import type { Page } from '@playwright/test'
 import {
   allSent,
   beSomebody,
@@ -13,102 +11,20 @@ import {
   test,
   url,
 } from './app'
+import { noteElsewhere } from './trial'
 
-test('no main view, in either look, holds anything that axe finds serious', async ({
+test('the first page weighs less than 180 kB of script and style, gzipped, and asks for what it shows once', async ({
   page,
-  browser,
 }) => {
-  // Some thirty pages are looked at, each twice, two at a time.
-  test.setTimeout(240_000)
-  const van = await demoJob('Mail van')
-  const smoke = await demoJob('Smokehouse')
-  const tipper = await demoJob('Quarry')
-  const bus = await demoJob('School')
-  const taxi = await demoJob('Island taxi')
-  const sheets = ['parts', 'route', 'curves', 'whatif', 'wear', 'guess', 'keep']
-  const paths = [
-    '/',
-    '/?who',
-    '/shop',
-    '/vehicles',
-    '/vehicles/new',
-    `/vehicles/${van.vehicleId}/parts`,
-    `/vehicles/${van.vehicleId}/jobs`,
-    `/jobs/new?vehicle=${van.vehicleId}`,
-    `/jobs/${van.id}/find`,
-    `/jobs/${van.id}/find?at=measured`,
-    `/jobs/${taxi.id}/decision`,
-    ...['cylinders', 'pipe', 'line', 'slave', 'fluid'].map(
-      (sheet) => `/jobs/${van.id}/choose/${sheet}`,
-    ),
-    ...['', '/methods', '/inside'].map((sheet) => `/jobs/${tipper.id}/bleed${sheet}`),
-    `/jobs/${(await demoJob('Launch')).id}/choose/joints`,
-    `/jobs/${(await demoJob('Lighthouse')).id}/choose/compare`,
-    `/jobs/${(await demoJob('Lighthouse')).id}/choose/order`,
-    `/jobs/${(await demoJob('Lighthouse')).id}/fit/plan`,
-    ...['plan', 'step', 'bench', 'adjust', 'ledger'].map((sheet) => `/jobs/${smoke.id}/fit/${sheet}`),
-    '/shelf',
-    '/shelf/basket',
-    '/shelf/orders',
-    '/shelf/import',
-    `/jobs/${bus.id}/prove`,
-    ...sheets.map((sheet) => `/jobs/${bus.id}/circuit/${sheet}`),
-  ]
-  const other = await (await browser.newContext()).newPage()
-  await Promise.all(
-    [page, other].map(async (own) => {
-      await beSomebody(own)
-      for (let path = paths.shift(); path !== undefined; path = paths.shift()) await inspect(own, path)
-    }),
-  )
-  await other.context().close()
-
-  await page.goto(url(`/jobs/${bus.id}/prove`))
-  await page.getByRole('button', { name: 'Journal' }).click()
-  await expect(page.getByRole('heading', { name: 'Journal' })).toBeVisible()
-  expect(await serious(axeOn(page).withTags(WCAG), 'journal')).toEqual([])
-
-  // Find with all that can be opened: a suspect’s reasons, what can be done here, a guide, a stop taken over.
-  await page.goto(url(`/jobs/${taxi.id}/find`))
-  await page.locator('[data-suspect] button').first().click()
-  await page.getByText('Here and now').click()
-  await page.getByRole('button', { name: /^Wipe, work, look again/ }).click()
-  await expect(page.locator('[data-guide]')).toBeVisible()
-  expect(await serious(axeOn(page).withTags(WCAG), 'find, opened')).toEqual([])
-})
-
-async function inspect(page: Page, path: string): Promise<void> {
-  await page.goto(url(path))
-  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
-  await page.waitForLoadState('networkidle')
-  if (/find|decision/.test(path))
-    await expect(page.locator('[data-lead], [data-question]').first()).toBeVisible()
-  expect(await serious(axeOn(page).withTags(WCAG), path)).toEqual([])
-  // The looks differ in colours alone, and these have all that is coloured.
-  if (!/find|choose|fit|bleed|prove|decision|parts|whatif|\/$/.test(path)) return
-  await page.getByRole('button', { name: 'Lamp', exact: true }).click()
-  expect(await serious(axeOn(page).withRules(['color-contrast']), path)).toEqual([])
-  await page.getByRole('button', { name: 'Paper', exact: true }).click()
-}
-
-const WCAG = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
-
-/** No frames here: without them axe needs no second page to put its findings together. */
-const axeOn = (page: Page) => new AxeBuilder({ page }).setLegacyMode()
-
-/** What axe finds serious, by page, rule and place. */
-async function serious(axe: AxeBuilder, path: string): Promise<string[]> {
-  const { violations } = await axe.analyze()
-  return violations
-    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    .map(({ id, nodes }) => `${path} ${id}: ${nodes.map((node) => node.target.join(' ')).join(' | ')}`)
-}
-
-test('the first page weighs less than 180 kB of script and style, gzipped', async ({ page }) => {
   await beSomebody(page)
   const loads: Promise<Buffer>[] = []
   page.on('response', (response) => {
     if (/\.(js|css)$/.test(new URL(response.url()).pathname)) loads.push(response.body())
+  })
+  const asked: string[] = []
+  page.on('request', (request) => {
+    const { pathname, search } = new URL(request.url())
+    if (pathname.startsWith('/api/')) asked.push(pathname + search)
   })
   await page.goto(url('/'))
   await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible()
@@ -117,6 +33,10 @@ test('the first page weighs less than 180 kB of script and style, gzipped', asyn
   const bytes = (await Promise.all(loads)).reduce((sum, body) => sum + gzipSync(body).length, 0)
   expect(bytes).toBeGreaterThan(20_000)
   expect(bytes).toBeLessThan(180_000)
+  // People are asked for by the header as well.
+  const once = asked.filter((one) => !one.startsWith('/api/people'))
+  expect(once).toEqual(expect.arrayContaining(['/api/due/came-back', '/api/orders/awaited']))
+  expect(once.filter((one, i) => once.indexOf(one) !== i)).toEqual([])
 })
 
 test('the say-line understands, previews, files, refuses and takes back', async ({ page }) => {
@@ -220,6 +140,37 @@ test('what waits survives a reload and is sent once', async ({ page }) => {
   await allSent(page)
   await expect(page.locator('[data-reading="freeTravel"]')).toHaveText('29 mm')
   expect((await entriesOf(id)).length).toBe(before + 1)
+})
+
+test('a stream that breaks off before its first word is opened anew, and then carries what others file', async ({
+  page,
+}) => {
+  await beSomebody(page)
+  const job = await demoJob('Quarry')
+  // The browser’s own way of coming back makes no new stream, and waits for seconds.
+  await page.addInitScript(() => {
+    const counted = window as unknown as { streams: number }
+    counted.streams = 0
+    window.EventSource = class extends EventSource {
+      constructor(url: string | URL, init?: EventSourceInit) {
+        super(url, init)
+        counted.streams += 1
+      }
+    }
+  })
+  let broken = 0
+  await page.route('**/live?**', (route) => (++broken <= 2 ? route.abort() : route.continue()))
+  await page.goto(url(`/jobs/${job.id}/bleed`))
+  const made = () => page.evaluate(() => (window as unknown as { streams: number }).streams)
+  await expect.poll(made).toBe(3)
+  expect(broken).toBe(3)
+  const before = (await entriesOf(job.id)).length
+  await noteElsewhere(job.id, 'Heard from the other side')
+  await page.getByRole('button', { name: 'Journal' }).click()
+  await expect(page.getByRole('list', { name: 'Entries, newest first' })).toContainText(
+    'Heard from the other side',
+  )
+  expect(await entriesOf(job.id)).toHaveLength(before + 1)
 })
 
 test('two tablets on one job come together', async ({ page, browser }) => {

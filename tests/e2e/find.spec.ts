@@ -1,9 +1,22 @@
 import type { Page } from '@playwright/test'
+import type { Shop } from '../../contract'
 import { chanceWords } from '../../core/words'
 import { faultKind, type FaultId, type Report } from '../../core/diagnosis'
 import type { Installation } from '../../core/installation'
 import { fold, type EntryOf, type Payloads } from '../../core/journal'
-import { allSent, beSomebody, entriesOf, expect, goTo, measure, say, SIZES, test, url } from './app'
+import {
+  allSent,
+  beSomebody,
+  entriesOf,
+  expect,
+  get,
+  goTo,
+  measure,
+  say,
+  SIZES,
+  test,
+  url,
+} from './app'
 import { answer, open, reckoned } from './trial'
 
 /** The screen’s leading suspect is the core’s, with its chance. */
@@ -127,6 +140,22 @@ for (const [width, height] of SIZES)
       expect(payload.why).toBe('Ferry on Thursday, both while it is open')
       const { favoured, same, why } = schools.scope
       expect(payload.reasons[0]).toEqual({ question: 'scope', favoured, same })
+      // The ways not taken go along with what each would cost, and the rate that they were reckoned at.
+      const chosen = { scope: 'pair', way: 'replace', first: 'part' } as const
+      const weighed = (await reckoned(id, installation, chosen)).schools
+      const others = Object.values(weighed).flatMap(({ options }) =>
+        Object.entries(options)
+          .filter(
+            ([answer, { refused }]) =>
+              !Object.values<string>(chosen).includes(answer) && refused === null,
+          )
+          .map(([answer, { repairs, money }]) => ({ answer, repairs, money })),
+      )
+      expect(others.length).toBeGreaterThan(2)
+      expect(
+        payload.options?.map(({ answer, repairs, money }) => ({ answer, repairs, money })),
+      ).toEqual(others)
+      expect(payload.hourlyRate).toBe((await get<Shop>('/shop')).settings.hourlyRate)
       await expect(page.locator('[data-decided]')).toContainText(
         '“Ferry on Thursday, both while it is open”',
       )

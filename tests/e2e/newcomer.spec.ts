@@ -295,7 +295,7 @@ test('what is spoken goes into the line, is shown before it is filed, and its fa
   expect(fold(await entriesOf(id)).found.asFound.bootWet!.payload.state).toBe('present')
 })
 
-test('a job is a sheet of paper: vehicle, plate, date, person, black on white in either look', async ({
+test('a job is a card on paper: vehicle, plate, date, person, black on white in either look', async ({
   page,
 }) => {
   await beSomebody(page, 'lamp')
@@ -305,7 +305,7 @@ test('a job is a sheet of paper: vehicle, plate, date, person, black on white in
   await page.getByRole('link', { name: 'Print' }).click()
   await expect(page.getByRole('button', { name: 'Print this sheet' })).toBeVisible()
   await page.emulateMedia({ media: 'print' })
-  const sheet = page.getByRole('article', { name: 'Job sheet' })
+  const sheet = page.getByRole('article', { name: 'Job card' })
   await expect(page.getByRole('button', { name: 'Print this sheet' })).toBeHidden()
   await expect(page.getByRole('navigation', { name: 'Pages' })).toBeHidden()
   await expect(sheet).toContainText(vehicle!.plate!)

@@ -7,7 +7,7 @@ import {
   USUAL_POLICY,
 } from '../../core/diagnosis'
 import { chanceWords } from '../../core/words'
-import type { BenchJob, Page as List, Shop } from '../../contract'
+import type { BenchJob, LearntTold, Page as List, Shop } from '../../contract'
 import { fold } from '../../core/journal'
 import { allSent, beSomebody, demoJob, entriesOf, expect, get, say, test, url } from './app'
 import { open, reckoned } from './trial'
@@ -83,7 +83,7 @@ test('the shop’s prices and ways are kept, and its record is shown and begun a
   page,
 }) => {
   await beSomebody(page)
-  await page.goto(url('/shop'))
+  await page.goto(url('/learns'))
   const { record } = await get<Shop>('/shop')
   const { moved } = priorsFrom(record, '')
   const leak = moved.find(({ fault }) => fault === 'slaveLeak')!
@@ -92,6 +92,25 @@ test('the shop’s prices and ways are kept, and its record is shown and begun a
   await expect(row).toContainText(`${(100 * leak.from).toFixed(1)} %`)
   await expect(row).toContainText(`${(100 * leak.to).toFixed(1)} %`)
 
+  // Left out for a while, and begun anew: each figure by itself.
+  const causes = page.locator('[data-learnt="causes"]')
+  await causes.getByRole('button', { name: 'What it was: learn from it' }).click()
+  await expect(causes).toContainText('Not used while it is off.')
+  expect((await get<Shop>('/shop')).record).toEqual({})
+  await causes.getByRole('button', { name: 'What it was: learn from it' }).click()
+  await expect(row).toBeVisible()
+  await causes.getByRole('button', { name: 'Begin anew', exact: true }).click()
+  await causes.getByRole('button', { name: 'Begin anew from now' }).click()
+  await expect(causes).toContainText('0 closed jobs')
+  expect((await get<Shop>('/shop')).record).toEqual({})
+  await causes.getByRole('button', { name: 'Count all jobs again' }).click()
+  await expect(row).toBeVisible()
+  const told = await get<LearntTold>('/shop/learnt')
+  await expect(page.locator('[data-back="Every proven job"]')).toContainText(
+    `${told.all.jobs}${told.all.back}`,
+  )
+
+  await page.getByRole('link', { name: 'Back to prices and ways' }).click()
   await page.getByLabel('Labour per hour').fill('cheap')
   await page.getByRole('button', { name: 'Keep' }).click()
   await expect(page.getByRole('alert')).toHaveText('Labour per hour: 0 to 100 000.')
@@ -105,12 +124,6 @@ test('the shop’s prices and ways are kept, and its record is shown and begun a
     school: { scope: 'all' },
   })
 
-  await page.getByRole('button', { name: 'Restart the record' }).click()
-  await page.getByRole('button', { name: 'Restart', exact: true }).click()
-  await expect(page.getByText('0 closed jobs')).toBeVisible()
-  expect((await get<Shop>('/shop')).record).toEqual({})
-  await page.getByRole('button', { name: 'Count all jobs again' }).click()
-  await expect(row).toBeVisible()
   await page.getByLabel('Labour per hour').fill(String(SHOP_COSTS.hourlyRate))
   await page.getByRole('button', { name: 'Keep' }).click()
   await page.getByRole('button', { name: 'Only what is proven' }).click()

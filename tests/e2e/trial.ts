@@ -61,6 +61,21 @@ export async function open(
   return { id, installation }
 }
 
+/** A note on a job, as another device files it. */
+export async function noteElsewhere(job: string, words: string): Promise<void> {
+  const [person] = (await get<List<Person>>('/people')).items
+  const subject = { type: 'job', id: job }
+  const at = new Date().toISOString()
+  await post(`/jobs/${job}/entries`, {
+    id: ulid(),
+    subject,
+    kind: 'note',
+    at,
+    by: person!.id,
+    payload: { words },
+  })
+}
+
 /** What the core makes of the entries that the server has, by the shop’s way or another. */
 export async function reckoned(
   id: string,

@@ -2,8 +2,7 @@
 import type { AwaitedDelivery } from '~~/contract'
 
 /** What comes with which delivery, and which jobs wait for it. */
-const { value, load } = useLoaded(() => api<AwaitedDelivery[]>('/orders/awaited'))
-onMounted(load)
+const { value } = useLoaded(() => api<AwaitedDelivery[]>('/orders/awaited'))
 const list = computed(() => value.value ?? [])
 const late = ({ arrives }: AwaitedDelivery) => arrives !== null && Date.parse(arrives) < Date.now()
 </script>

@@ -4,10 +4,18 @@ import { sheetOf, SHEETS } from './sheets'
 /** The sheets of an open circuit, one at a time. */
 const { path, subject } = useDesk()
 const route = useRoute()
-const jobs = computed(() => subject.type === 'vehicle' && route.params.sheet === 'jobs')
-const sheet = computed(() => (jobs.value ? null : sheetOf(route.params.sheet)))
+const OF_VEHICLE = [
+  { id: 'jobs', name: 'Jobs' },
+  { id: 'history', name: 'History' },
+] as const
+const own = computed(() =>
+  subject.type === 'vehicle'
+    ? (OF_VEHICLE.find(({ id }) => id === route.params.sheet)?.id ?? null)
+    : null,
+)
+const sheet = computed(() => (own.value ? null : sheetOf(route.params.sheet)))
 const tabs = computed(() =>
-  [...SHEETS, ...(subject.type === 'vehicle' ? [{ id: 'jobs', name: 'Jobs' }] : [])].map((one) => ({
+  [...SHEETS, ...(subject.type === 'vehicle' ? OF_VEHICLE : [])].map((one) => ({
     ...one,
     to: `${path}/${one.id}`,
   })),
@@ -16,8 +24,9 @@ const tabs = computed(() =>
 
 <template>
   <div>
-    <SheetTabs :tabs="tabs" :open="jobs ? 'jobs' : sheet" label="Sheets of the circuit" />
-    <VehicleJobs v-if="jobs" />
+    <SheetTabs :tabs="tabs" :open="own ?? sheet" label="Sheets of the circuit" />
+    <VehicleJobs v-if="own === 'jobs'" />
+    <HistorySheet v-else-if="own === 'history'" />
     <PartsSheet v-else-if="sheet === 'parts'" />
     <RouteSheet v-else-if="sheet === 'route'" />
     <CurveSheet v-else-if="sheet === 'curves'" />

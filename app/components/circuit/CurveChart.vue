@@ -43,21 +43,11 @@ const props = defineProps<{
 use([LineChart, GridComponent, TooltipComponent, MarkAreaComponent, MarkLineComponent, SVGRenderer])
 
 type Option = ComposeOption<LineSeriesOption | GridComponentOption | TooltipComponentOption>
-const { look } = useTheme()
-const FONT = { fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif", fontSize: 15 }
-const tone = (name: string) => {
-  void look.value
-  return getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()
-}
+const look = useChartLook()
 const option = computed((): Option => {
-  const [ink, soft, hairline, ground] = ['ink', 'soft', 'hairline', 'ground'].map(tone)
-  const axis = {
-    type: 'value' as const,
-    nameTextStyle: { ...FONT, color: soft },
-    axisLabel: { ...FONT, color: soft },
-    axisLine: { show: true, lineStyle: { color: soft } },
-    splitLine: { lineStyle: { color: hairline, type: [1, 5] as [number, number] } },
-  }
+  const { ink, soft, hairline, font, tooltip, ...tones } = look.value
+  const axis = { type: 'value' as const, ...tones.axis }
+  const tone = { ink, soft, amber: tones.amber }
   const bands = props.bands ?? []
   const marks = props.marks ?? []
   return {
@@ -65,9 +55,7 @@ const option = computed((): Option => {
     grid: { left: 66, right: 24, top: bands.length || marks.length ? 50 : 34, bottom: 50 },
     tooltip: {
       trigger: 'axis',
-      backgroundColor: ground,
-      borderColor: ink,
-      textStyle: { ...FONT, color: ink },
+      ...tooltip,
       valueFormatter: (value) => Number(value).toFixed(props.digits[1]),
       axisPointer: { label: { formatter: ({ value }) => Number(value).toFixed(props.digits[0]) } },
     },
@@ -85,7 +73,7 @@ const option = computed((): Option => {
       ...axis,
       name: props.y.name,
       nameLocation: 'end',
-      nameTextStyle: { ...FONT, color: soft, align: 'left' },
+      nameTextStyle: { ...axis.nameTextStyle, align: 'left' },
       min: props.y.least,
     },
     series: props.lines.map((line, i) => ({
@@ -93,12 +81,12 @@ const option = computed((): Option => {
       name: line.name,
       data: line.points,
       showSymbol: false,
-      lineStyle: { color: tone(line.tone), width: line.width, type: line.dashed ? [6, 5] : 'solid' },
-      itemStyle: { color: tone(line.tone) },
+      lineStyle: { color: tone[line.tone], width: line.width, type: line.dashed ? [6, 5] : 'solid' },
+      itemStyle: { color: tone[line.tone] },
       ...(i === 0 && {
         markArea: {
           silent: true,
-          label: { ...FONT, color: soft, position: 'top' as const },
+          label: { ...font, color: soft, position: 'top' as const },
           data: bands.map((band, k) => [
             {
               name: band.words,
@@ -112,7 +100,7 @@ const option = computed((): Option => {
           silent: true,
           symbol: 'none',
           lineStyle: { color: ink, type: 'solid' as const, width: 1 },
-          label: { ...FONT, color: ink, formatter: '{b}', position: 'end' as const },
+          label: { ...font, color: ink, formatter: '{b}', position: 'end' as const },
           data: marks.map((mark) => ({ name: mark.words, xAxis: mark.at })),
         },
       }),

@@ -11,10 +11,7 @@ const {
   load,
   more,
 } = usePages<BenchJob>(() => `/jobs?limit=40&vehicle=${vehicleId.value}`)
-const { value: later, load: loadLater } = useLoaded(() =>
-  api<PutOffTold[]>(`/vehicles/${vehicleId.value}/later`),
-)
-onMounted(loadLater)
+const { value: later } = useLoaded(() => api<PutOffTold[]>(`/vehicles/${vehicleId.value}/later`))
 const due = ({ plan, mileage }: PutOffTold) =>
   mileage === null
     ? `${withUnits(plan.waitKm!, 'km')} after it was put off`

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Lamp, Sun } from '@lucide/vue'
+import { Lamp, Sun } from '~/icons'
 
 defineProps<{ title: string; sub?: string }>()
 const { look, turn } = useTheme()
@@ -37,7 +37,7 @@ const sent = computed(() => {
       <img src="/anchor.svg" alt="" class="h-7" />
     </NuxtLink>
     <div
-      class="flex min-w-0 max-w-[calc(100%-3.5rem)] grow basis-60 flex-wrap items-baseline gap-x-4 self-center px-4 py-1"
+      class="flex min-w-0 max-w-[calc(100%-3.5rem)] grow basis-60 flex-wrap items-baseline lg:basis-40 xl:basis-60 gap-x-4 self-center px-4 py-1"
     >
       <h1 class="truncate text-[1.1rem] font-semibold">{{ title }}</h1>
       <p v-if="sub" class="truncate text-soft">{{ sub }}</p>
@@ -50,11 +50,17 @@ const sent = computed(() => {
         <NuxtLink to="/vehicles" class="tap" active-class="font-semibold underline underline-offset-4">
           Vehicles
         </NuxtLink>
+        <NuxtLink to="/due" class="tap" active-class="font-semibold underline underline-offset-4"
+          >Due</NuxtLink
+        >
         <NuxtLink to="/shelf" class="tap" active-class="font-semibold underline underline-offset-4"
           >Shelf</NuxtLink
         >
         <NuxtLink to="/shop" class="tap" active-class="font-semibold underline underline-offset-4"
           >Shop</NuxtLink
+        >
+        <NuxtLink to="/search" class="tap" active-class="font-semibold underline underline-offset-4"
+          >Search</NuxtLink
         >
       </slot>
       <p
@@ -81,9 +87,9 @@ const sent = computed(() => {
       >
         {{ person.units === 'inch' ? 'in' : 'mm' }}
       </button>
-      <button type="button" class="tap" @click="turn">
+      <button type="button" class="tap" :aria-label="look === 'paper' ? 'Lamp' : 'Paper'" @click="turn">
         <component :is="look === 'paper' ? Lamp : Sun" :size="20" aria-hidden="true" />
-        {{ look === 'paper' ? 'Lamp' : 'Paper' }}
+        <span class="hidden xl:inline">{{ look === 'paper' ? 'Lamp' : 'Paper' }}</span>
       </button>
     </nav>
   </header>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Search } from '@lucide/vue'
+import { Search } from '~/icons'
 
 /** Words to look for in a list; emptied by its own button or Escape. */
 const text = defineModel<string>({ required: true })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UsersRound } from '@lucide/vue'
+import { UsersRound } from '~/icons'
 
 /** Who else has this job open; opens the bar that says where they are and calls them. */
 const open = defineModel<boolean>({ required: true })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Phase } from '~~/core/journal'
 import { readingKind, type ReadingName } from '~~/core/diagnosis'
-import { Ruler, Timer } from '@lucide/vue'
+import { Ruler, Timer } from '~/icons'
 import { HELD_FOR, numberIn } from '~~/core/quantity'
 
 /** One reading: its last value, and a field that files a new one. What is typed stays until it is filed. */

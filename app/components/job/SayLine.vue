@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Mic, MicOff } from '@lucide/vue'
+import { Mic, MicOff } from '~/icons'
 import { useEventListener, useSessionStorage, useSpeechRecognition } from '@vueuse/core'
 import { sink } from '~~/core/circuit'
 import { readingKind } from '~~/core/diagnosis'

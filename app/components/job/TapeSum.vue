@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Delete } from '@lucide/vue'
+import { Delete } from '~/icons'
 
 /** Two tapes and their difference, typed on keys that a knuckle can hit. */
 const props = defineProps<{ tapes: readonly [before: string, after: string, way: 1 | -1 | 0] }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Droplet, PanelTopOpen } from '@lucide/vue'
+import { Droplet, PanelTopOpen } from '~/icons'
 import { FLUIDS } from '~~/core/fluid'
 import type { SuspectTold } from '~~/core/diagnosis'
 import type { Found } from '~~/core/journal'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Camera } from '@lucide/vue'
+import { Camera } from '~/icons'
 
 /** Takes a photograph, with the camera where there is one, and files it where it belongs. */
 const props = defineProps<{

@@ -7,7 +7,6 @@ const orders = useOrdersStore()
 const shop = useShopStore()
 const { problem, busy, carry } = useCarried()
 const { error, load } = useLoaded(() => Promise.all([orders.load(), shop.load()]))
-onMounted(load)
 const jobsOf = ({ lines }: Order) => new Set(lines.flatMap(({ jobId }) => jobId ?? [])).size
 /** The delivery that brings what is placed now; parts may need longer, which the order then says. */
 const delivery = computed(() => {

@@ -7,7 +7,6 @@ import { plainForSheets } from '~~/core/shelf'
 const orders = useOrdersStore()
 const all = ref(false)
 const { error, load } = useLoaded(() => orders.load(all.value))
-onMounted(load)
 watch(all, load)
 onBeforeUnmount(() => void (all.value && orders.load(false).catch(() => {})))
 // While something waits to be taken, how far it is shows by itself.

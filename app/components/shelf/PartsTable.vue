@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ArrowDown, ArrowUp } from '@lucide/vue'
+import { ArrowDown, ArrowUp } from '~/icons'
 import { createColumnHelper, FlexRender, getCoreRowModel, useVueTable } from '@tanstack/vue-table'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { PART_SORTS, type Part, type PartSort, type SupplierCount } from '~~/contract'
@@ -24,7 +24,6 @@ const sort = computed<PartSort>(() => PART_SORTS.find((one) => one === route.que
 const down = computed(() => route.query.way === 'down')
 const { count, error, load, see, rowAt, put } = usePartRows(filters, sort, down)
 const suppliers = useLoaded(() => api<SupplierCount[]>('/parts/suppliers'))
-onMounted(suppliers.load)
 
 const orders = useOrdersStore()
 const chosen = shallowRef<Part | null>(null)

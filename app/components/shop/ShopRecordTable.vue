@@ -13,8 +13,7 @@ const percent = (chance: number) => `${(100 * chance).toFixed(1)} %`
 </script>
 
 <template>
-  <section aria-labelledby="record">
-    <h2 id="record" class="text-[1.1rem]">What this shop has found</h2>
+  <div>
     <p class="text-soft">
       {{ pooled.jobs }} closed {{ pooled.jobs === 1 ? 'job' : 'jobs' }} with a confirmed cause. The
       table’s chance counts as {{ STRENGTH.table }} jobs, the shop’s other models as
@@ -44,8 +43,8 @@ const percent = (chance: number) => `${(100 * chance).toFixed(1)} %`
           :data-moved="one.fault"
         >
           <td class="py-1">{{ faultKind(one.fault).label }}</td>
-          <td class="py-1 pl-3 text-right">{{ percent(one.from) }}</td>
-          <td class="py-1 pl-3 text-right font-semibold">{{ percent(one.to) }}</td>
+          <td class="py-1 pl-3 text-right whitespace-nowrap">{{ percent(one.from) }}</td>
+          <td class="py-1 pl-3 text-right font-semibold whitespace-nowrap">{{ percent(one.to) }}</td>
           <td class="py-1 pl-3 text-right">
             {{ one.confirmed.all
             }}<template v-if="model">, {{ one.confirmed.model }} on this model</template>
@@ -56,5 +55,5 @@ const percent = (chance: number) => `${(100 * chance).toFixed(1)} %`
     <p v-else class="py-2">
       Nothing has moved yet: a job counts once it is proven and its cause is confirmed, at Prove.
     </p>
-  </section>
+  </div>
 </template>

@@ -6,7 +6,7 @@ import {
   ComboboxOption,
   ComboboxOptions,
 } from '@headlessui/vue'
-import { ChevronDown } from '@lucide/vue'
+import { ChevronDown } from '~/icons'
 import type { Vehicle, WithEntries } from '~~/contract'
 
 /** One vehicle of however many: its name, plate or model is typed and it is picked from what is found. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PanelRightClose, PanelRightOpen, PanelTopClose } from '@lucide/vue'
+import { PanelRightClose, PanelRightOpen, PanelTopClose } from '~/icons'
 import { useEventListener, useMediaQuery, useStorage } from '@vueuse/core'
 import { isImplausible } from '~~/core/circuit'
 import { STAGES, type Stage } from '~~/core/journal'
@@ -14,7 +14,11 @@ const id = String(route.params.id)
 /** A sheet of the circuit is open instead of a stage. */
 const onSheet = computed(() => route.path.startsWith(`/jobs/${id}/circuit`))
 /** Nothing but the sheet that is printed. */
-const onPrint = computed(() => route.path === `/jobs/${id}/print`)
+const onPrint = computed(() =>
+  ['print', 'customer', 'verdict'].some((paper) => route.path === `/jobs/${id}/${paper}`),
+)
+/** Calls stand on the whole screen. */
+const onCalls = computed(() => route.path === `/jobs/${id}/bleed/calls`)
 const { job: open, figures: meaning } = provideJob(id, () =>
   onSheet.value ? sheetSight(sheetOf(route.params.sheet)) : null,
 )
@@ -52,7 +56,7 @@ watch(
   { immediate: true },
 )
 useEventListener('keydown', (event: KeyboardEvent) => {
-  if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
+  if (onCalls.value || isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
   if (event.key === 'c') void navigateTo(`/jobs/${id}/circuit/parts`)
   if (event.key === 'l' && !onSheet.value) foldLine()
   if (event.key === 'p' && narrow.value && !onSheet.value) foldLadder()
@@ -117,7 +121,7 @@ const seen = computed(() => {
 
 <template>
   <div class="flex min-h-screen flex-col lg:h-screen">
-    <AppHeader :title="vehicle?.name ?? 'Job'" :sub="job?.title">
+    <AppHeader v-if="!onCalls" :title="vehicle?.name ?? 'Job'" :sub="job?.title">
       <template #nav>
         <CompanyButton v-if="job" v-model="companyOpen" />
         <button v-if="job" type="button" class="tap" @click="journalOpen = true">Journal</button>
@@ -133,9 +137,10 @@ const seen = computed(() => {
         <NuxtLink v-if="job" :to="`/jobs/${id}/print`" class="tap">Print</NuxtLink>
       </template>
     </AppHeader>
-    <TroubleBar />
+    <TroubleBar v-if="!onCalls" />
     <LoadState :loading="!job" :error="error" @again="load" />
-    <main v-if="onPrint && job && installation" class="grow"><NuxtPage /></main>
+    <main v-if="onCalls && job && installation" class="grow"><NuxtPage /></main>
+    <main v-else-if="onPrint && job && installation" class="grow"><NuxtPage /></main>
     <div
       v-else-if="job && installation && stacks.length"
       class="grid min-h-0 grow grid-cols-1 lg:grid-rows-[minmax(0,1fr)]"

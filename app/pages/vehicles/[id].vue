@@ -79,6 +79,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     >
       <div class="flex min-h-0 min-w-0 flex-col">
         <CircuitLine
+          v-if="route.params.sheet !== 'history'"
           class="shrink-0 border-b border-hairline"
           :class="drawnOn(route.params.sheet) ? 'h-80' : 'h-66'"
           sheet

@@ -7,7 +7,6 @@ const { id: jobId, state, file, withdraw } = useJob()
 const { judge } = useFluid()
 const shelf = useContainersStore()
 const { error, load } = useLoaded(() => shelf.load())
-onMounted(load)
 const list = computed(() => shelf.list ?? [])
 const VOLUME = { min: 1000, max: 100_000_000 }
 const POUR = { min: 1, max: 2_000_000 }

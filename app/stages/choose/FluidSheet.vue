@@ -9,7 +9,7 @@ const person = usePersonStore()
 const { inside, shared, age, now, volumes } = useFluid()
 const told = computed(() => state.value.fluidInside)
 const set = (part: Partial<FluidInside>) => file('fluidInside', { ...inside.value, ...part })
-function without(name: 'water' | 'boiling' | 'wanted') {
+function without(name: 'water' | 'boiling' | 'wanted' | 'everyMonths') {
   const next = { ...inside.value }
   delete next[name]
   return file('fluidInside', next)
@@ -25,6 +25,14 @@ const CLIMATE_WORDS = { dry: 'dry', usual: 'usual', damp: 'damp' } as const
 const climates = CLIMATES.map((id) => ({ id, name: CLIMATE_WORDS[id] }))
 const problems = reactive<Record<string, string>>({})
 const WATER = { min: 0, max: 100 }
+const EVERY = { min: 1, max: 120 }
+function setEvery(text: string) {
+  problems.every = ''
+  if (text.trim() === '') return void without('everyMonths')
+  const value = readWithin(text, EVERY)
+  if (value === null || !Number.isInteger(value)) problems.every = 'Changed every: 1 to 120 months'
+  else void set({ everyMonths: value })
+}
 const BOILS = { min: 80, max: 320 }
 function setWater(text: string) {
   problems.water = ''
@@ -172,6 +180,15 @@ const kindOf = (event: Event) => (event.target as HTMLSelectElement).value as Fl
               :value="inside.boiling === undefined ? '' : asTyped(inside.boiling, '°C')"
               :aria-invalid="!!problems.boiling"
               @change="setBoiling"
+          /></label>
+          <label class="flex items-center gap-2"
+            >Changed every, by its maker, months
+            <KeptInput
+              class="field w-20"
+              inputmode="numeric"
+              :value="inside.everyMonths === undefined ? '' : String(inside.everyMonths)"
+              :aria-invalid="!!problems.every"
+              @change="setEvery"
           /></label>
         </div>
         <TypedProblems :problems="problems" />

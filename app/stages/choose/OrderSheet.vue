@@ -8,7 +8,6 @@ const orders = useOrdersStore()
 const { needs, answers, asking, problem: unanswered, lines, lineOf, unknown } = useNeeds()
 const { problem, busy, carry } = useCarried()
 const { error, load } = useLoaded(() => orders.load())
-onMounted(load)
 /** Which part was chosen for a need, where it is not the first. */
 const chosen = ref<Record<string, string>>({})
 const left = ref<ReadonlySet<string>>(new Set())

@@ -27,12 +27,7 @@ use([
   SVGRenderer,
 ])
 
-const { look } = useTheme()
-const FONT = { fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif", fontSize: 15 }
-const tone = (name: string) => {
-  void look.value
-  return getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()
-}
+const look = useChartLook()
 const x = computed(() => displayUnit('N', unitsNow()))
 const y = computed(() => displayUnit('mm', unitsNow()))
 const at = ({ padForcePeak, worst }: SizingOption): [number, number] => [
@@ -66,14 +61,8 @@ const group = (holds: (option: SizingOption) => boolean): Point[] =>
 const stands = ({ advice }: SizingOption) => advice === 'fits' || advice === 'waitForBedding'
 const front = computed(() => group(({ front }) => front).sort((a, b) => a.value[0] - b.value[0]))
 const option = computed((): EChartsOption => {
-  const [ink, soft, hairline, amber, ground] = ['ink', 'soft', 'hairline', 'amber', 'ground'].map(tone)
-  const axis = {
-    type: 'value' as const,
-    scale: true,
-    axisLabel: { ...FONT, color: soft },
-    axisLine: { show: true, lineStyle: { color: soft } },
-    splitLine: { lineStyle: { color: hairline, type: [1, 5] as [number, number] } },
-  }
+  const { ink, soft, amber, ground, font, tooltip, ...usual } = look.value
+  const axis = { type: 'value' as const, scale: true, ...usual.axis }
   const picked = props.picked === null ? null : props.options[props.picked]
   return {
     animation: false,
@@ -86,9 +75,7 @@ const option = computed((): EChartsOption => {
       outOfBrush: { opacity: 0.25 },
     },
     tooltip: {
-      backgroundColor: ground,
-      borderColor: ink,
-      textStyle: { ...FONT, color: ink },
+      ...tooltip,
       formatter: (one) => {
         const { name, value } = one as unknown as Point
         return Array.isArray(value)
@@ -101,14 +88,13 @@ const option = computed((): EChartsOption => {
       name: `largest pad force, ${x.value.symbol}`,
       nameLocation: 'middle',
       nameGap: 30,
-      nameTextStyle: { ...FONT, color: soft },
     },
     yAxis: {
       ...axis,
       min: Math.floor(least.value / STEP) * STEP,
       name: `least reserve of all states, ${y.value.symbol}`,
       nameLocation: 'end',
-      nameTextStyle: { ...FONT, color: soft, align: 'left' },
+      nameTextStyle: { ...font, color: soft, align: 'left' },
     },
     series: [
       {
@@ -122,7 +108,7 @@ const option = computed((): EChartsOption => {
           silent: true,
           symbol: 'none',
           lineStyle: { color: soft, type: [5, 4] as [number, number] },
-          label: { ...FONT, color: soft, formatter: 'wanted', position: 'insideEndTop' },
+          label: { ...font, color: soft, formatter: 'wanted', position: 'insideEndTop' },
           data: [{ yAxis: props.wanted / y.value.size }],
         },
       },
@@ -155,7 +141,7 @@ const option = computed((): EChartsOption => {
         symbol: 'diamond',
         symbolSize: 20,
         itemStyle: { color: 'transparent', borderColor: amber, borderWidth: 3 },
-        label: { ...FONT, show: true, position: 'left', color: ink, formatter: 'as it is' },
+        label: { ...font, show: true, position: 'left', color: ink, formatter: 'as it is' },
       },
       ...(picked
         ? [

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { until } from '@vueuse/core'
-import { decisionReasonWords } from '~~/core/journal'
-import { faultKind, POLICY_FIGURES, USUAL_POLICY, type Policy } from '~~/core/diagnosis'
+import { decisionReasonWords, type WayWeighed } from '~~/core/journal'
+import { faultKind, POLICY_FIGURES, USUAL_POLICY, type Policy, type Report } from '~~/core/diagnosis'
 
 /** Both or one, replace or rebuild, bleed or part first: the schools with their costs, and the choice as an entry. */
 const { id, state, file } = useJob()
@@ -48,6 +48,22 @@ watch(
 const QUESTIONS = ['scope', 'way', 'first'] as const
 const filed = ref(false)
 
+type Told = Report['schools']['first']['options']['part']
+/** The ways that may be gone and are not: the customer reads what each costs, and how likely it comes back. */
+function others(all: Report['schools'], school: Policy): WayWeighed[] {
+  return QUESTIONS.flatMap((question) =>
+    (Object.entries(all[question].options) as [WayWeighed['answer'], Told][])
+      .filter(([answer, { refused }]) => answer !== school[question] && refused === null)
+      .map(([answer, { repairs, minutes, money, comebackRisk }]) => ({
+        answer,
+        repairs,
+        minutes,
+        money,
+        comebackRisk,
+      })),
+  )
+}
+
 async function decide() {
   // What was chosen last is weighed first: its figures are filed, and no others.
   await nextTick()
@@ -70,6 +86,8 @@ async function decide() {
     minutes: option.minutes,
     money: option.money,
     comebackRisk: option.comebackRisk,
+    options: others(all, school),
+    ...(shop.settings && { hourlyRate: shop.settings.hourlyRate }),
   })
   if (filed.value) {
     draft.value = null

@@ -51,29 +51,29 @@ const loudest = computed(() => places.value.filter(({ finding }) => said(finding
       Alone? Prop the pedal half way and rock it with a bar, so that your head can be at the place.
     </p>
     <ol class="border-t border-hairline">
-      <li
-        v-for="(place, i) in places"
-        :key="place.finding"
-        class="flex flex-wrap items-center gap-2 border-b border-hairline py-1"
-        role="group"
-        :aria-label="`Noise at the ${place.label.toLowerCase()}`"
-      >
-        <span class="min-w-0 grow basis-40">
-          <strong>{{ i + 1 }}. {{ place.label }}</strong>
-          <span class="block text-[0.95rem] leading-tight text-soft">{{ place.hand }}</span>
-        </span>
-        <span class="flex gap-2">
-          <OnOff
-            v-for="one in HEARD"
-            :key="one.heard"
-            :on="isOn(place.finding, place.label, one.heard)"
-            :aria-label="`${place.label}: ${one.words}`"
-            class="min-h-13"
-            @click="say(place.finding, place.label, one.heard)"
-          >
-            {{ one.words }}
-          </OnOff>
-        </span>
+      <li v-for="(place, i) in places" :key="place.finding" class="border-b border-hairline py-1">
+        <div
+          class="flex flex-wrap items-center gap-2"
+          role="group"
+          :aria-label="`Noise at the ${place.label.toLowerCase()}`"
+        >
+          <span class="min-w-0 grow basis-40">
+            <strong>{{ i + 1 }}. {{ place.label }}</strong>
+            <span class="block text-[0.95rem] leading-tight text-soft">{{ place.hand }}</span>
+          </span>
+          <span class="flex gap-2">
+            <OnOff
+              v-for="one in HEARD"
+              :key="one.heard"
+              :on="isOn(place.finding, place.label, one.heard)"
+              :aria-label="`${place.label}: ${one.words}`"
+              class="min-h-13"
+              @click="say(place.finding, place.label, one.heard)"
+            >
+              {{ one.words }}
+            </OnOff>
+          </span>
+        </div>
       </li>
     </ol>
     <p v-if="loudest.length" role="status" class="py-2" data-loudest>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Outcome } from '~~/core/journal'
-import { READINGS } from '~~/core/diagnosis'
+import { faultKind, READINGS } from '~~/core/diagnosis'
 import {
   isProven,
   proofChecks,
@@ -11,7 +11,7 @@ import {
 } from '~~/core/proof'
 
 /** The same measurements again, the checks, and the verdict with its reasons and figures. */
-const { state, file, vehicle, vehicleEntries } = useJob()
+const { id, state, file, vehicle, vehicleEntries } = useJob()
 const { proof, installation } = useJobFigures()
 
 const readings = computed(() => {
@@ -36,6 +36,24 @@ const reasons = computed(() =>
 const LOOK: Record<Outcome, string> = { pass: 'text-patina', notYet: 'text-ink', stop: 'text-rust' }
 const MARK: Record<Outcome, string> = { pass: '✓', notYet: '·', stop: '■' }
 const filed = computed(() => state.value.verdict)
+/** A look again that is owed: whoever measures for it files the verdict as its answer. */
+const pending = computed(
+  () => state.value.rechecks.find(({ id: one }) => !state.value.rechecked.includes(one)) ?? null,
+)
+const SOON = 3 * 24 * 3600 * 1000
+const chosen = ref<boolean | null>(null)
+const answers = computed({
+  get: () => {
+    const due = pending.value?.payload.due
+    return chosen.value ?? (due !== undefined && Date.parse(due) - SOON < Date.now())
+  },
+  set: (yes) => (chosen.value = yes),
+})
+async function fileVerdict() {
+  if (!verdict.value) return
+  const recheck = answers.value ? pending.value?.id : undefined
+  if (await file('verdict', { ...verdict.value, ...(recheck && { recheck }) })) chosen.value = null
+}
 const goodPedal = useGoodPedal(
   computed(() => vehicle.value?.id ?? ''),
   vehicleEntries,
@@ -105,8 +123,19 @@ const changedSince = computed(
           <p class="grow text-3xl font-bold" :class="LOOK[verdict.outcome]" data-figure="verdict">
             {{ OUTCOME_WORDS[verdict.outcome] }}
           </p>
-          <button type="button" class="act" @click="file('verdict', verdict)">File this verdict</button>
+          <button type="button" class="act" @click="fileVerdict">File this verdict</button>
         </div>
+        <p v-if="pending" class="mt-1 flex flex-wrap items-center gap-2" data-pending-look>
+          <OnOff :on="answers" @click="answers = !answers"
+            >It is the look again{{
+              pending.payload.due ? ` due ${dueDay(pending.payload.due)}` : ''
+            }}</OnOff
+          >
+          <span class="text-[0.95rem] text-soft"
+            >Measure {{ pending.payload.rules.map((rule) => RULE_WORDS[rule]).join(', ') }} anew
+            first.</span
+          >
+        </p>
         <p v-if="filed" class="mt-1 text-soft">
           Filed {{ when(filed.at) }}: {{ OUTCOME_WORDS[filed.payload.outcome]
           }}<template v-if="changedSince">; things have changed since</template
@@ -136,11 +165,18 @@ const changedSince = computed(
             <span :class="reason.outcome === 'stop' ? 'font-semibold text-rust' : ''">
               <span class="sr-only">{{ OUTCOME_WORDS[reason.outcome] }}: </span
               >{{ reasonWords(reason, formatNow()) }}
+              <span v-if="reason.cause && reason.outcome !== 'pass'" class="block" data-cause-of
+                >Likely: {{ faultKind(reason.cause).label.toLowerCase() }}.
+                <NuxtLink :to="`/jobs/${id}/find?at=measured`" class="underline underline-offset-4"
+                  >Back to Find</NuxtLink
+                ></span
+              >
             </span>
           </li>
         </ul>
       </section>
       <AirFigure v-if="proof?.after.air" class="mt-5" :figures="proof.after" heading="Air after" />
+      <LookAgain />
       <CauseConfirmed />
       <CloseJob />
     </div>

@@ -1,15 +1,22 @@
 <script setup lang="ts">
-/** Closing of the job, and what this model taught; the card and the reminders are not built yet. */
+/** The job’s story, what is still owed, what this model taught, and the end of the job. */
+const { id } = useJob()
 </script>
 
 <template>
-  <div class="max-w-3xl px-6 py-4">
-    <PutOff />
-    <ModelNotes editable />
-    <CloseJob />
-    <p class="mt-4 text-[0.95rem] text-soft">
-      The whole story stands in the journal, and prints as a sheet (Print, above). Reminders and files
-      are not in this version.
-    </p>
+  <div class="grid grid-cols-1 gap-x-8 px-6 py-4 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+    <div>
+      <p class="mb-3 flex flex-wrap gap-3">
+        <NuxtLink :to="`/jobs/${id}/customer`" class="quiet">Customer’s sheet</NuxtLink>
+        <NuxtLink :to="`/jobs/${id}/verdict`" class="quiet">Verdict sheet</NuxtLink>
+        <NuxtLink :to="`/jobs/${id}/print`" class="quiet">Job card</NuxtLink>
+        <a :href="`/api/jobs/${id}/file`" :download="`job.json`" class="quiet">Job as a file</a>
+      </p>
+      <PutOff />
+      <StillOwed />
+      <ModelNotes class="mt-4" editable />
+      <CloseJob />
+    </div>
+    <RecordStory class="mt-4 xl:mt-0" />
   </div>
 </template>

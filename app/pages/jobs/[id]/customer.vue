@@ -1,0 +1,3 @@
+<template>
+  <PaperPage kind="customer" />
+</template>

@@ -1,0 +1,53 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Person } from '../../contract'
+import { usePersonStore } from './person'
+
+const ANNE = { id: '01ARZ3NDEKTSV4RRFFQ69G5FAV', name: 'Anne', units: 'inch' } as const
+
+beforeEach(() => {
+  const kept = new Map<string, string>()
+  vi.stubGlobal('localStorage', {
+    getItem: (name: string) => kept.get(name) ?? null,
+    setItem: (name: string, value: string) => kept.set(name, value),
+    removeItem: (name: string) => kept.delete(name),
+  })
+  setActivePinia(createPinia())
+})
+afterEach(() => vi.unstubAllGlobals())
+
+describe('units that were changed', () => {
+  it.each(['before it was told', 'while it was told'])(
+    'are not turned back by an answer that was asked for %s',
+    async (when) => {
+      const person = usePersonStore()
+      const answers: ((people: Person[]) => void)[] = []
+      let told = () => {}
+      vi.stubGlobal('api', (_path: string, _body?: unknown, method?: string) =>
+        method === 'PUT'
+          ? new Promise<void>((resolve) => (told = resolve))
+          : new Promise((resolve) => answers.push((items) => resolve({ items, next: null }))),
+      )
+      const first = person.load()
+      answers.shift()!([{ ...ANNE }])
+      await first
+      person.id = ANNE.id
+      expect(person.units).toBe('inch')
+
+      let late = when === 'before it was told' ? person.load() : null
+      const setting = person.setUnits('metric')
+      late ??= person.load()
+      told()
+      await setting
+      // The server read it before the change came in.
+      answers.shift()!([{ ...ANNE }])
+      await late
+      expect(person.units).toBe('metric')
+
+      const again = person.load()
+      answers.shift()!([{ ...ANNE }])
+      await again
+      expect(person.units).toBe('inch')
+    },
+  )
+})
