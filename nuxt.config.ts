@@ -61,7 +61,7 @@ export default defineNuxtConfig({
   routeRules: { '/_nuxt/**': { headers: { 'cross-origin-embedder-policy': 'credentialless' } } },
   nitro: {
     errorHandler: '~~/server/problem-handler.ts',
-    compressPublicAssets: true,
+    compressPublicAssets: { gzip: true, brotli: false },
     // Letters of what is printed as PDF.
     serverAssets: [
       { baseName: 'pdf-fonts', dir: '../node_modules/@fontsource/atkinson-hyperlegible/files' },

@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process'
+import { spawn, type ChildProcess } from 'node:child_process'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 import { QueryTypes } from 'sequelize'
@@ -10,6 +10,9 @@ import { databaseEnvironment, freePort } from '../scripts/mariadb'
 import { root } from '../scripts/packages.mjs'
 import { openDatabase, type Database } from '../server/database/database'
 import { jobsStatement } from '../server/services/bench'
+import { dueStatement } from '../server/services/due'
+import { searchStatement } from '../server/services/search'
+import { historyStatement } from '../server/services/vehicle-history'
 import { startSuite, stopSuite } from '../tests/harness/running'
 import { atOnce, type Row } from './measure'
 
@@ -24,19 +27,26 @@ const ulid = monotonicFactory()
 export async function benchLists(): Promise<Row[]> {
   const { address, settings } = await startSuite('bench', fill)
   const database = openDatabase(settings)
-  const port = await freePort()
-  const { sql, replacements } = jobsStatement({ limit: 40 })
-  const bare = spawn(process.execPath, ['--import', 'tsx', join(root, 'bench', 'bare-route.ts')], {
-    cwd: root,
-    stdio: 'inherit',
-    env: {
-      ...process.env,
-      ...databaseEnvironment(settings),
-      NODE_ENV: 'production',
-      BARE_STATEMENT: JSON.stringify({ sql, replacements }),
-      BARE_PORT: String(port),
-    },
-  })
+  const bares: ChildProcess[] = []
+  /** A route that runs one SELECT and returns its rows. */
+  const bareRoute = async (statement: { sql: string; replacements: unknown[] }) => {
+    const port = await freePort()
+    bares.push(
+      spawn(process.execPath, ['--import', 'tsx', join(root, 'bench', 'bare-route.ts')], {
+        cwd: root,
+        stdio: 'inherit',
+        env: {
+          ...process.env,
+          ...databaseEnvironment(settings),
+          NODE_ENV: 'production',
+          BARE_STATEMENT: JSON.stringify(statement),
+          BARE_PORT: String(port),
+        },
+      }),
+    )
+    return `http://127.0.0.1:${port}/`
+  }
+  const jobsAlone = await bareRoute(jobsStatement({ limit: 40 }))
   try {
     const started = performance.now()
     while ((await staleJobs(database)) > 0) await wait(200)
@@ -47,7 +57,7 @@ export async function benchLists(): Promise<Row[]> {
       return response.text()
     }
     const list = get(`${address}/api/jobs?limit=40`)
-    const same = get(`http://127.0.0.1:${port}/`)
+    const same = get(jobsAlone)
     while (!(await same().catch(() => null))) await wait(100)
     const { items } = JSON.parse(await list()) as Page<BenchJob>
     if (items.length !== 40) throw new Error(`a page of ${items.length} jobs`)
@@ -79,12 +89,67 @@ export async function benchLists(): Promise<Row[]> {
         value: keptIn,
         unit: 's',
       },
+      ...(await afterwards(address, database, bareRoute)),
     ]
   } finally {
-    bare.kill('SIGKILL')
+    for (const bare of bares) bare.kill('SIGKILL')
     await database.sequelize.close()
     await stopSuite('bench')
   }
+}
+
+/** Search, what is due and a vehicle's history, each beside a route with its own SELECT. */
+async function afterwards(
+  address: string,
+  database: Database,
+  bareRoute: (statement: { sql: string; replacements: unknown[] }) => Promise<string>,
+): Promise<Row[]> {
+  const started = performance.now()
+  while ((await unsearched(database)) > 0) await wait(200)
+  const wordsIn = (performance.now() - started) / 1000
+  const [vehicle] = await database.models.Vehicle.findAll({ limit: 1 })
+  const cases = [
+    ['one plate or name', '/search?search=van+777', searchStatement(['van', '777'], 20)],
+    ['a rare word', '/search?search=thread4711', searchStatement(['thread4711'], 20)],
+    ['two common words', '/search?search=free+travel', searchStatement(['free', 'travel'], 20)],
+    ['what is due', '/due?limit=12', dueStatement({ limit: 12 })],
+    ['a vehicle’s history', `/vehicles/${vehicle!.id}/history`, historyStatement(vehicle!.id)],
+  ] as const
+  const rows: Row[] = [
+    { name: `words of ${JOBS + VEHICLES} jobs and vehicles kept anew`, value: wordsIn, unit: 's' },
+  ]
+  for (const [name, path, statement] of cases) {
+    const get = (url: string) => async () => {
+      const response = await fetch(url)
+      if (!response.ok) throw new Error(await response.text())
+      return response.text()
+    }
+    const [bare, route] = [get(await bareRoute(statement)), get(`${address}/api${path}`)]
+    while (!(await bare().catch(() => null))) await wait(100)
+    for (const warm of [bare, route]) await atOnce(warm, 100, CLIENTS)
+    const [alone, whole] = [await atOnce(bare, 640, CLIENTS), await atOnce(route, 640, CLIENTS)]
+    const once = performance.now()
+    await route()
+    rows.push(
+      { name: `${name}: once, with nobody else`, value: performance.now() - once, unit: 'ms' },
+      {
+        name: `${name}: 95th percentile`,
+        value: whole.p95,
+        unit: 'ms',
+        ratio: whole.p95 / alone.p95,
+        of: `the same SELECT, ${CLIENTS} clients`,
+      },
+    )
+  }
+  return rows
+}
+
+async function unsearched({ sequelize }: Database): Promise<number> {
+  const [row] = await sequelize.query<{ n: number }>(
+    'SELECT (SELECT COUNT(*) FROM jobs WHERE searched = 0) + (SELECT COUNT(*) FROM vehicles WHERE searched = 0) AS n',
+    { type: QueryTypes.SELECT },
+  )
+  return Number(row!.n)
 }
 
 async function staleJobs({ sequelize }: Database): Promise<number> {
@@ -138,6 +203,9 @@ function entryOf(i: number, job: number): [Kind, unknown] {
   if (i === 2) return ['complaint', { complaint: 'soft' }]
   if (i === 3 && job % 20 === 0)
     return ['finding', { finding: 'forkCracked', state: 'present', phase: 'asFound' }]
+  if (i === 5) return ['note', { words: `marked thread${job} on the rod` }]
+  if (i === 8 && job % 4 === 0)
+    return ['followUp', { what: `boot ${job}`, due: `2027-0${1 + (job % 9)}-1${job % 10}` }]
   if (i % 3 === 0) return ['finding', { finding: 'bootWet', state: 'absent', phase: 'asFound' }]
   return i % 3 === 1
     ? ['measurement', { reading: 'freeTravel', value: 20 + (i % 30), phase: 'asFound' }]

@@ -30,12 +30,12 @@ import {
   ARCHETYPES,
   aroundCircuit,
   fromArchetype,
-  installationField,
-  withMeasured,
+  readMeasured,
   type Installation,
 } from './installation'
 import { phaseAt, STAGES } from './journal'
 import { answerPlan } from './plan'
+import { answerProve } from './proof'
 import { understandLine } from './jotting'
 import { UNIT_SYSTEMS } from './quantity'
 import { answerSize } from './sizing'
@@ -143,6 +143,9 @@ export const VERBS: Record<string, (input: unknown) => object> = {
   /** Methods and sequences over draws: { installation, start, people, kit, … } → { target, methods, changes, now }. */
   rank: answerRank,
 
+  /** Readings before and after against this circuit's own limits → { outcome, reasons, owed, recheck }. */
+  prove: answerProve,
+
   /** { archetype, measured?, errors?, readings, knownGood?, calibration?, touchForce?, draws?, seed? } → ranges, or { implausible }. */
   estimate(input) {
     const optional = ['measured', 'errors', 'knownGood', 'calibration', 'touchForce', 'draws', 'seed']
@@ -194,26 +197,15 @@ export const VERBS: Record<string, (input: unknown) => object> = {
 /** Characters of a line that is said. */
 const MOST_SAID = 2000
 
+const measuredOn = (start: Installation, measured: unknown): Installation =>
+  measured === undefined ? start : readMeasured(start, measured, '/measured')
+
 function readKind(archetype: unknown, measured: unknown): Installation {
   const known = ARCHETYPES.map(({ id }) => id)
   if (typeof archetype !== 'string' || !known.includes(archetype))
     throw new InputError(`archetype must be one of ${known.join(', ')}`, '/archetype')
   const start = fromArchetype(archetype)
   return measuredOn(start, measured)
-}
-
-/** Figures of the circuit and of its place in the vehicle, by their paths. */
-function measuredOn(start: Installation, measured: unknown): Installation {
-  if (measured === undefined) return start
-  const fields = objectOf(measured, '/measured')
-  const installation = Object.entries(fields).reduce((so, [path, value]) => {
-    const field = installationField(path)
-    if (!field) throw new InputError(`${path} is no field of a circuit`, pointerTo('/measured', path))
-    inRange(value, pointerTo('/measured', path), field, field.label)
-    return withMeasured(so, path, value)
-  }, start)
-  readCircuit(installation.circuit, '/measured')
-  return installation
 }
 
 /** One standard deviation of a measured figure, in its own unit. */

@@ -3,18 +3,21 @@ import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { build } from 'esbuild'
 import { benchBrowser } from '../bench/browser'
+import { benchCoach } from '../bench/coach'
 import { print, type Row } from '../bench/measure'
 import { benchLists } from '../bench/lists'
 import { benchLive } from '../bench/live'
 import { benchLoop } from '../bench/loop'
 import { benchParts } from '../bench/parts'
 import { benchServer } from '../bench/server'
+import { ensureChromium } from './chromium'
 import { root } from './packages.mjs'
 
 /**
- * `npm run bench [-- core|choose|plan|bleed|server|lists|parts|live|loop|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
+ * `npm run bench [-- core|choose|plan|bleed|server|lists|parts|live|loop|coach|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
  * half an hour, only where it is named. The core is bundled first, as the application ships it.
  */
+await ensureChromium()
 const outdir = join(root, '.data', 'bench')
 mkdirSync(outdir, { recursive: true })
 await build({
@@ -49,6 +52,7 @@ const BENCHES: [name: string, run: () => Row[] | Promise<Row[]>][] = [
   ['parts', benchParts],
   ['live', benchLive],
   ['loop', benchLoop],
+  ['coach', benchCoach],
   ['browser', benchBrowser],
 ]
 const asked = process.argv.slice(2)

@@ -2,7 +2,7 @@ import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import type { BenchJob, Page as List, Person } from '../contract'
-import { CHROMIUM } from './chromium'
+import { CHROMIUM, ensureChromium } from './chromium'
 import { root, say } from './packages.mjs'
 
 /**
@@ -25,19 +25,19 @@ const views: [name: string, path: string, look: 'paper' | 'lamp'][] = [
   ['decision', `/jobs/${jobOf('Island taxi').id}/decision`, 'paper'],
   ['sizing', `/jobs/${jobOf('Ferry porter').id}/choose/cylinders`, 'paper'],
   ['joint', `/jobs/${jobOf('Launch').id}/choose/joints`, 'paper'],
-  ['side-by-side', `/jobs/${jobOf('Lighthouse').id}/choose/compare`, 'paper'],
   ['shelf', '/shelf', 'paper'],
   ['shop', '/shop', 'paper'],
   ['plan', `/jobs/${jobOf('Smokehouse').id}/fit/plan`, 'paper'],
   ['step', `/jobs/${jobOf('Smokehouse').id}/fit/step`, 'lamp'],
   ['bleed-ranking', `/jobs/${jobOf('Ferry shuttle').id}/bleed/methods`, 'paper'],
   ['bleed-inside', `/jobs/${jobOf('Ferry shuttle').id}/bleed/inside`, 'lamp'],
+  ['coach', `/jobs/${jobOf('Quarry').id}/bleed/coach`, 'lamp'],
   ['prove', `/jobs/${jobOf('School').id}/prove`, 'paper'],
+  ['record', `/jobs/${jobOf('School').id}/record`, 'paper'],
   ['vehicle', `/vehicles/${jobOf('Mail van').vehicleId}/parts`, 'paper'],
   ['route', `/jobs/${jobOf('Mail van').id}/circuit/route`, 'paper'],
   ['curves', `/jobs/${jobOf('School').id}/circuit/curves`, 'paper'],
   ['what-if', `/jobs/${jobOf('School').id}/circuit/whatif`, 'paper'],
-  ['new-job', `/jobs/new?vehicle=${jobOf('Mail van').vehicleId}`, 'paper'],
 ]
 
 async function shoot(page: Page, name: string, path: string): Promise<void> {
@@ -52,7 +52,6 @@ async function shoot(page: Page, name: string, path: string): Promise<void> {
   if (name === 'bench')
     await page.waitForFunction(() => !document.body.innerText.includes('Continue Find'))
   if (name === 'decision') await page.locator('[data-question]').first().waitFor()
-  if (name === 'side-by-side') await page.locator('[data-row="bleedScrew"]').waitFor()
   if (name === 'plan' || name === 'step') await page.locator('[data-next-step]').waitFor()
   if (name === 'bleed-ranking') {
     await page.locator('[data-change]').first().waitFor({ timeout: 60_000 })
@@ -71,11 +70,34 @@ async function shoot(page: Page, name: string, path: string): Promise<void> {
     const trace = (await page.locator('[data-inside] canvas').nth(1).boundingBox())!
     await page.mouse.click(trace.x + trace.width / 2, trace.y + 0.287 * trace.height)
   }
+  if (name === 'coach') await midCycle(page, path)
   if (name === 'shelf') await page.locator('[data-basket-aside]').waitFor()
   await page.screenshot({ path: join(folder, `${name}.png`) })
   say(`${name}.png`)
 }
 
+/** At the screw in the third cycle, with somebody at the pedal on a page of their own. */
+async function midCycle(page: Page, path: string): Promise<void> {
+  await page.getByRole('button', { name: 'Start calling' }).click()
+  const context = await page.context().browser()!.newContext()
+  await context.addInitScript((who) => localStorage.setItem('mellow-person', who), people[1]!.id)
+  const other = await context.newPage()
+  await other.goto(address + path)
+  await other.getByRole('button', { name: 'Join at the pedal' }).click()
+  const coach = page.locator('[data-coach]')
+  for (let n = 0; n < 12; n++) {
+    await page.locator(`[data-coach][data-n="${n}"]`).waitFor()
+    await other.locator(`[data-coach][data-n="${n}"]`).waitFor()
+    const at = (await coach.getAttribute('data-role')) === 'pedal' ? other : page
+    await at.locator('[data-answer]').click()
+  }
+  await page.locator('[data-coach][data-n="12"]').waitFor()
+  await page.getByRole('button', { name: 'Few', exact: true }).click()
+  await page.locator('[data-left]').waitFor({ timeout: 60_000 })
+  await context.close()
+}
+
+await ensureChromium()
 const browser = await chromium.launch(CHROMIUM)
 for (const [name, path, look] of views) {
   if (only.length > 0 && !only.includes(name)) continue

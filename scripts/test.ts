@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { constants, setPriority } from 'node:os'
 import { join } from 'node:path'
 import { ensureBuilt } from './build'
+import { ensureChromium } from './chromium'
 import { ensureProgram, Plain } from './debian'
 import { root, say } from './packages.mjs'
 
@@ -11,6 +12,14 @@ interface Count {
   passed: number
   failed: number
 }
+/** Every failure in a line or two, said once more at the very end: a long log is often read from there. */
+const failures: string[] = []
+const firstLines = (text: string) =>
+  text
+    .replace(/\u001b\[[0-9;]*m/g, '')
+    .split('\n')
+    .slice(0, 6)
+    .join('\n  ')
 const REPORTS = join(root, '.data', 'test', 'reports')
 const started = Date.now()
 
@@ -48,19 +57,49 @@ async function vitest(name: string, args: string[] = [], behind?: Behind): Promi
   const report = JSON.parse(readFileSync(file, 'utf8')) as {
     numPassedTests: number
     numFailedTests: number
+    testResults: {
+      name: string
+      message: string
+      assertionResults: { status: string; fullName: string; failureMessages: string[] }[]
+    }[]
+  }
+  for (const { name: path, message, assertionResults } of report.testResults) {
+    if (message) failures.push(`${path}: ${firstLines(message)}`)
+    for (const { status, fullName, failureMessages } of assertionResults)
+      if (status === 'failed')
+        failures.push(`${path}: ${fullName}\n  ${firstLines(failureMessages.join('\n'))}`)
   }
   return { passed: report.numPassedTests, failed: Math.max(report.numFailedTests, good ? 0 : 1) }
 }
 
+interface Suite {
+  file: string
+  specs: {
+    title: string
+    ok: boolean
+    tests: { results: { error?: { message?: string; snippet?: string } }[] }[]
+  }[]
+  suites?: Suite[]
+}
+function failuresIn({ file, specs, suites }: Suite): void {
+  for (const { title, tests } of specs.filter(({ ok }) => !ok)) {
+    const error = tests.flatMap(({ results }) => results).find((result) => result.error)?.error
+    const said = `${firstLines(error?.message ?? '')}\n${firstLines(error?.snippet ?? '')}`
+    failures.push(`${file}: ${title}\n  ${said}`)
+  }
+  suites?.forEach(failuresIn)
+}
 async function browser(): Promise<Count> {
   const file = join(REPORTS, 'browser.json')
-  const env = { PLAYWRIGHT_JSON_OUTPUT_NAME: file }
+  const env = { PLAYWRIGHT_JSON_OUTPUT_NAME: file, MELLOW_LANE: 'browser' }
   const { good, said } = await aside('playwright', ['test', '--reporter=list,json'], env)
   say(said.trim())
   if (!existsSync(file)) return one(false)
-  const { stats } = JSON.parse(readFileSync(file, 'utf8')) as {
+  const { stats, suites } = JSON.parse(readFileSync(file, 'utf8')) as {
     stats: { expected: number; unexpected: number; flaky: number }
+    suites: Suite[]
   }
+  suites.forEach(failuresIn)
   return { passed: stats.expected, failed: Math.max(stats.unexpected + stats.flaky, good ? 0 : 1) }
 }
 
@@ -86,11 +125,10 @@ async function computing(): Promise<void> {
   await Promise.all([next(), next()])
   take('unit', await vitest('unit', [], 'behind'))
 }
-/** One after the other: each starts servers that are killed, or waited for, at times of its own. */
+/** One after the other: both start servers that are killed, or waited for, at times of their own. */
 async function serving(): Promise<void> {
   take('api', await vitest('api', ['--config', 'vitest.api.config.ts']))
   take('trials', await vitest('trials', ['--config', 'vitest.trials.config.ts']))
-  take('browser', await browser())
 }
 
 rmSync(REPORTS, { recursive: true, force: true })
@@ -104,16 +142,17 @@ function take(name: string, { passed, failed }: Count): void {
 }
 try {
   await ensureProgram('mariadbd', 'mariadb-server')
-  await ensureProgram('chromium', 'chromium')
+  await ensureChromium()
   // What is printed is read back by a program that did not write it.
   await ensureProgram('pdftotext', 'poppler-utils')
   await ensureBuilt()
-  await Promise.all([serving(), computing()])
+  await Promise.all([serving(), browser().then((count) => take('browser', count)), computing()])
 } catch (error) {
   if (!(error instanceof Plain)) throw error
   say(error.message)
   total.failed += 1
 }
+for (const failure of failures) say(`failed: ${failure}`)
 const summary = `${total.passed} passed, ${total.failed} failed`
 writeFileSync(join(root, '.data', 'test', 'summary'), `${summary}\n`)
 process.stdout.write(`${summary}\n`)

@@ -10,7 +10,7 @@ export {
   type JointPlace,
   type KnownJoint,
 } from './joints'
-export { readInstallation } from './read'
+export { readInstallation, readMeasured } from './read'
 export { crestsOf, volumeBetween, type Crest } from './crests'
 export { ARCHETYPES, archetypeById, type Archetype, type Range } from './archetypes'
 export { withAllLines, withLines, type LinesChange } from './lines'

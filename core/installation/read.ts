@@ -1,7 +1,8 @@
-import { InputError, inRange, objectOf, readCircuit, yesOrNo } from '../circuit'
+import { InputError, inRange, objectOf, pointerTo, readCircuit, yesOrNo } from '../circuit'
 import { ARCHETYPES } from './archetypes'
 import { lengthOfLines, type Installation, type RoutePoint } from './installation'
-import { PLACE_FIELDS } from './place-fields'
+import { withMeasured } from './measure'
+import { installationField, PLACE_FIELDS } from './place-fields'
 import { MOST_POINTS, outOfReach } from './route'
 import { aroundCircuit, fromArchetype } from './spread'
 
@@ -57,6 +58,22 @@ export function readInstallation(input: unknown, at = ''): Installation {
     if (given[name] !== undefined) Object.assign(next, { [name]: given[name] })
   return next
 }
+/**
+ * An installation with figures of its circuit and of its place in the vehicle, by their paths.
+ * @throws InputError with the path of what is wrong
+ */
+export function readMeasured(start: Installation, measured: unknown, at: string): Installation {
+  const fields = objectOf(measured, at)
+  const installation = Object.entries(fields).reduce((so, [path, value]) => {
+    const field = installationField(path)
+    if (!field) throw new InputError(`${path} is no field of a circuit`, pointerTo(at, path))
+    inRange(value, pointerTo(at, path), field, field.label)
+    return withMeasured(so, path, value)
+  }, start)
+  readCircuit(installation.circuit, at)
+  return installation
+}
+
 /** Where the parts of a kind of vehicle sit, without its circuit. */
 const placeOf = ({ reservoir, master, slave, archetype }: Installation): Partial<Installation> => ({
   reservoir,

@@ -24,7 +24,8 @@ export interface Running {
   supplier: string
 }
 
-const FOLDER = join(root, '.data', 'test')
+/** Suites that run beside each other have a database server of their own each. */
+const FOLDER = join(root, '.data', 'test', process.env.MELLOW_LANE ?? '.')
 const stateFile = (suite: string) => join(FOLDER, `${suite}.json`)
 
 export const testMariadb = () => privateMariadb({ folder: FOLDER, careless: true })
@@ -179,6 +180,8 @@ const TABLES = [
   'part_mappings',
   'parts',
   'packages',
+  'due_items',
+  'search_words',
 ]
 
 /** Columns that can be written: what the database works out by itself is left to it. */

@@ -29,6 +29,7 @@ describe('examples in docs/formats.md', () => {
       'plan',
       'bleed',
       'rank',
+      'prove',
     ])
   })
 

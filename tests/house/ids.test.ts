@@ -9,8 +9,11 @@ import {
   READING_NAMES,
   REPAIRS,
 } from '../../core/diagnosis'
+import { PROOF_STAGES } from '../../core/circuit'
 import {
+  APPROVED_HOW,
   BLEED_PHASES,
+  BLEED_SIGNS,
   CAME_OUT,
   GRADES,
   JOB_KINDS,
@@ -19,6 +22,7 @@ import {
   METHODS,
   PEDAL_SAYS,
   PHASES,
+  RULES,
   TRICKS,
 } from '../../core/journal'
 import { root } from '../../scripts/packages.mjs'
@@ -39,6 +43,10 @@ const now: Record<string, readonly string[]> = {
   tricks: TRICKS,
   pedalSays: PEDAL_SAYS,
   bleedKit: KIT,
+  bleedSigns: BLEED_SIGNS,
+  proofStages: PROOF_STAGES,
+  rules: RULES,
+  approvedHow: APPROVED_HOW,
   grades: GRADES,
 }
 const frozen = JSON.parse(
