@@ -3,7 +3,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import { existsSync, readFileSync, renameSync, rmSync, mkdirSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir, userInfo } from 'node:os'
-import { join } from 'node:path'
+import { basename, dirname, join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 import type { DatabaseSettings } from '../server/database/settings'
 import { inFolder, makeFolder, readSmall, serverAccount, writeSmall, type Account } from './data-folder'
@@ -30,6 +30,8 @@ interface Options {
 
 interface Place {
   data: string
+  /** A folder of its own for temporary tables: every MariaDB that starts clears away what other ones have in a shared one. */
+  temporary: string
   port: number
   socket: string
   log: string
@@ -48,10 +50,13 @@ export async function privateMariadb({ folder, careless = false }: Options): Pro
   const place: Place = {
     ...(await placeOf(folder)),
     data: join(folder, 'mariadb'),
+    temporary: join(folder, 'mariadb-temporary'),
     log: join(folder, 'mariadb', 'mariadb.log'),
     account: serverAccount(folder),
     careless,
   }
+  inFolder(folder, () => mkdirSync(place.temporary, { recursive: true, mode: 0o700 }))
+  if (place.account) await runTool('chown', ['-R', place.account.name, place.temporary])
   if (!existsSync(join(place.data, 'mysql'))) await layOut(place)
   if (place.account) await runTool('chown', ['-R', place.account.name, place.data])
   let child: ChildProcess | null = null
@@ -64,7 +69,13 @@ export async function privateMariadb({ folder, careless = false }: Options): Pro
   }
   const alive = () => (child ? !hasEnded(child) : pidOf(place) !== null)
   const started = !(await ping(place.socket))
-  if (started) await start()
+  if (started)
+    await start().catch(async (error: unknown) => {
+      // Another program may have taken the port since it was found free: nobody knows this one's yet, so it moves.
+      if (await isFree(place.port)) throw error
+      place.port = await newPort(folder)
+      await start()
+    })
   return { settings: await openAccount(folder, place), started, start, stop, alive }
 }
 
@@ -77,9 +88,13 @@ async function placeOf(folder: string): Promise<{ port: number; socket: string }
   const socket = inside.length <= 100 ? inside : join(tmpdir(), `mellow-${short}.sock`)
   const known = readSmall<{ port: number }>(file)?.port
   if (known && ((await ping(socket)) || (await isFree(known)))) return { port: known, socket }
+  return { port: await newPort(folder), socket }
+}
+
+async function newPort(folder: string): Promise<number> {
   const port = await freePort()
-  inFolder(folder, () => writeSmall(file, { port }))
-  return { port, socket }
+  inFolder(folder, () => writeSmall(join(folder, 'place.json'), { port }))
+  return port
 }
 
 /** What keeps a port from being listened on; null where nothing does. */
@@ -105,7 +120,7 @@ export function freePort(): Promise<number> {
 }
 
 /** Lays out an empty server beside its place and moves it there when it is whole: a start may be cut off at any moment. */
-async function layOut({ data, account }: Place): Promise<void> {
+async function layOut({ data, temporary, account }: Place): Promise<void> {
   // What else is there was made by no start that came to its end.
   if (existsSync(data) && existsSync(join(data, 'ibdata1')))
     throw new Plain(
@@ -118,23 +133,26 @@ async function layOut({ data, account }: Place): Promise<void> {
     mkdirSync(fresh, { mode: 0o700 })
   })
   const user = userInfo().username
-  const done = await runTool('mariadb-install-db', [
+  const options = [
     '--no-defaults',
     `--user=${account?.name ?? user}`,
-    `--datadir=${fresh}`,
+    `--datadir=./${basename(fresh)}`,
     '--auth-root-authentication-method=socket',
     `--auth-root-socket-user=${user}`,
     '--skip-test-db',
     '--skip-name-resolve',
     '--innodb-log-file-size=16M',
-  ])
+  ]
+  // No full path among its options: it would be taken apart at a space.
+  const env = { ...process.env, TMPDIR: temporary }
+  const done = await runTool('mariadb-install-db', options, { cwd: dirname(fresh), env })
   if (done.code !== 0)
     throw new Plain(`MariaDB could not lay out its data in ${data}:\n${done.stdout}${done.stderr}`)
   inFolder(data, () => renameSync(fresh, data))
 }
 
 async function launch(place: Place): Promise<ChildProcess> {
-  const { data, port, socket, log, account, careless } = place
+  const { data, temporary, port, socket, log, account, careless } = place
   let why: string | null = null
   const child = startService(
     'mariadbd',
@@ -142,6 +160,7 @@ async function launch(place: Place): Promise<ChildProcess> {
       '--no-defaults',
       `--user=${account?.name ?? userInfo().username}`,
       `--datadir=${data}`,
+      `--tmpdir=${temporary}`,
       `--socket=${socket}`,
       `--pid-file=${data}/mariadbd.pid`,
       '--bind-address=127.0.0.1',

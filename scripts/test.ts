@@ -20,6 +20,13 @@ const firstLines = (text: string) =>
     .split('\n')
     .slice(0, 6)
     .join('\n  ')
+const lastLines = (text: string) =>
+  text
+    .replace(/\u001b\[[0-9;]*m/g, '')
+    .trim()
+    .split('\n')
+    .slice(-12)
+    .join('\n  ')
 const REPORTS = join(root, '.data', 'test', 'reports')
 const started = Date.now()
 
@@ -53,7 +60,10 @@ async function vitest(name: string, args: string[] = [], behind?: Behind): Promi
   const told = ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`]
   const { good, said } = await aside('vitest', ['run', ...told, ...args], {}, behind)
   say(said.trim())
-  if (!existsSync(file)) return one(false)
+  if (!existsSync(file)) {
+    failures.push(`${name}: it left no report; its last words:\n  ${lastLines(said)}`)
+    return one(false)
+  }
   const report = JSON.parse(readFileSync(file, 'utf8')) as {
     numPassedTests: number
     numFailedTests: number
@@ -94,12 +104,21 @@ async function browser(): Promise<Count> {
   const env = { PLAYWRIGHT_JSON_OUTPUT_NAME: file, MELLOW_LANE: 'browser' }
   const { good, said } = await aside('playwright', ['test', '--reporter=list,json'], env)
   say(said.trim())
-  if (!existsSync(file)) return one(false)
-  const { stats, suites } = JSON.parse(readFileSync(file, 'utf8')) as {
+  if (!existsSync(file)) {
+    failures.push(`browser: it left no report; its last words:\n  ${lastLines(said)}`)
+    return one(false)
+  }
+  const { stats, suites, errors } = JSON.parse(readFileSync(file, 'utf8')) as {
     stats: { expected: number; unexpected: number; flaky: number }
     suites: Suite[]
+    errors: { message?: string; stack?: string }[]
   }
   suites.forEach(failuresIn)
+  // What went wrong outside every test: nothing else says it.
+  for (const { message, stack } of errors)
+    failures.push(`browser: ${firstLines(stack ?? message ?? '')}`)
+  if (!good && stats.unexpected + stats.flaky + errors.length === 0)
+    failures.push(`browser: ended badly; its last words:\n  ${lastLines(said)}`)
   return { passed: stats.expected, failed: Math.max(stats.unexpected + stats.flaky, good ? 0 : 1) }
 }
 
@@ -119,6 +138,7 @@ async function computing(): Promise<void> {
       const [name, command, ...args] = check
       const { good, said } = await aside(command, args, {}, 'behind')
       say(`\n— ${name}\n${said.trim()}`)
+      if (!good) failures.push(`${name}: ${lastLines(said)}`)
       take(name, one(good))
     }
   }

@@ -1,20 +1,32 @@
 import { execFileSync } from 'node:child_process'
-import { existsSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import {
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { get } from 'node:http'
 import { get as getOverTls } from 'node:https'
 import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
 import type { BenchJob, Health, Page, Person } from '../../contract'
+import { serverAccount } from '../../scripts/data-folder'
 import { ensureProgram } from '../../scripts/debian'
-import { freePort, isFree } from '../../scripts/mariadb'
+import { freePort, isFree, privateMariadb } from '../../scripts/mariadb'
 import { root } from '../../scripts/packages.mjs'
+import { openDatabase } from '../../server/database/database'
 import { run } from '../harness/running'
 import { processesOf, startDemo, type RunningDemo } from '../harness/demo'
 import { scenario } from '../../demo/scenario'
 import { newId } from './client'
 
-const folder = join(root, '.data', 'test', 'start')
+// With a space: nobody keeps them out of a path.
+const folder = join(root, '.data', 'test', 'a start')
 const demo = (env: Record<string, string>) =>
   run('node', ['scripts/demo.mjs'], { env: { MELLOW_DATA: folder, ...env } })
 
@@ -212,6 +224,38 @@ describe('npm run demo', () => {
     expect([...seen].some((command) => command.includes('mariadbd'))).toBe(true)
     expect([...seen].filter((command) => command.includes(password))).toEqual([])
     expect(statSync(join(folder, 'account.json')).mode & 0o777).toBe(0o600)
+  })
+
+  it('gives its database another port where a program takes the one it found free', async () => {
+    rmSync(folder, { recursive: true, force: true })
+    const port = await freePort()
+    mkdirSync(folder, { recursive: true })
+    writeFileSync(join(folder, 'place.json'), JSON.stringify({ port }))
+    const starting = privateMariadb({ folder })
+    await expect.poll(() => existsSync(join(folder, 'mariadb.new')), { interval: 5 }).toBe(true)
+    const taken = createServer().listen(port, '127.0.0.1')
+    const { settings, stop } = await starting
+    taken.close()
+    const database = openDatabase(settings)
+    await database.sequelize.authenticate()
+    await database.sequelize.close()
+    await stop()
+    expect(settings.port).not.toBe(port)
+    expect(JSON.parse(readFileSync(join(folder, 'place.json'), 'utf8'))).toEqual({
+      port: settings.port,
+    })
+  })
+
+  it('leaves alone what other database servers of the machine have in the shared temporary folder', async () => {
+    const theirs = join(tmpdir(), '#sql-temptable-ffffff-1-1.MAI')
+    writeFileSync(theirs, 'a table that another server has open')
+    const account = serverAccount(root)
+    if (account) chownSync(theirs, account.uid, account.gid)
+    rmSync(folder, { recursive: true, force: true })
+    await start(await freePort())
+    const there = existsSync(theirs)
+    rmSync(theirs, { force: true })
+    expect(there).toBe(true)
   })
 
   it('runs its database under the account that Debian made for it, where there is one', async () => {
