@@ -15,10 +15,10 @@ export default defineNuxtConfig({
   modules: ['@pinia/nuxt', 'nuxt-security'],
   css: ['~/assets/look.css'],
   components: [
-    { path: '~/components', pathPrefix: false },
+    { path: '~/components', pathPrefix: false, pattern: '**/*.vue' },
     { path: '~/stages', pathPrefix: false, pattern: '**/*.vue' },
   ],
-  imports: { dirs: ['composables', 'stores', '../core/words'] },
+  imports: { dirs: ['composables', 'stores', '../core/words/index.ts'] },
   typescript: {
     strict: true,
     tsConfig: {

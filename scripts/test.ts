@@ -122,27 +122,26 @@ async function browser(): Promise<Count> {
   return { passed: stats.expected, failed: Math.max(stats.unexpected + stats.flaky, good ? 0 : 1) }
 }
 
-/** What only reads the source; all at once, each with its own words when it is done. */
-const READING: [name: string, command: string, ...args: string[]][] = [
-  ['types', 'nuxt', 'typecheck', '--logLevel=silent'],
-  ['lint', 'eslint', '.', '--max-warnings=0'],
+/** What only reads the source, each with its own words when it is done. */
+type Reading = [name: string, command: string, ...args: string[]]
+/** Read nothing that the build writes: they fill what it leaves free. */
+const BESIDE_BUILD: Reading[] = [
   ['format', 'prettier', '--check', '--log-level=warn', '.'],
   ['types of tests and scripts', 'tsc', '-p', 'tests/tsconfig.json', '--noEmit'],
 ]
-/** The reading checks, and then the unit tests: they only compute. */
+const AFTER_BUILD: Reading[] = [
+  ['types', 'nuxt', 'typecheck', '--logLevel=silent'],
+  ['lint', 'eslint', '.', '--max-warnings=0'],
+]
+/** All that only computes waits for no server and is waited for by none. */
+async function read([name, command, ...args]: Reading): Promise<void> {
+  const { good, said } = await aside(command, args, {}, 'behind')
+  say(`\n— ${name}\n${said.trim()}`)
+  if (!good) failures.push(`${name}: ${lastLines(said)}`)
+  take(name, one(good))
+}
 async function computing(): Promise<void> {
-  // Two at a time, for two cores.
-  const waiting = [...READING]
-  const next = async (): Promise<void> => {
-    for (let check = waiting.shift(); check; check = waiting.shift()) {
-      const [name, command, ...args] = check
-      const { good, said } = await aside(command, args, {}, 'behind')
-      say(`\n— ${name}\n${said.trim()}`)
-      if (!good) failures.push(`${name}: ${lastLines(said)}`)
-      take(name, one(good))
-    }
-  }
-  await Promise.all([next(), next()])
+  await Promise.all(AFTER_BUILD.map(read))
   take('unit', await vitest('unit', [], 'behind'))
 }
 /** One after the other: both start servers that are killed, or waited for, at times of their own. */
@@ -165,8 +164,13 @@ try {
   await ensureChromium()
   // What is printed is read back by a program that did not write it.
   await ensureProgram('pdftotext', 'poppler-utils')
+  const beside = Promise.all(BESIDE_BUILD.map(read))
   await ensureBuilt()
-  await Promise.all([serving(), browser().then((count) => take('browser', count)), computing()])
+  await Promise.all([
+    serving(),
+    browser().then((count) => take('browser', count)),
+    beside.then(computing),
+  ])
 } catch (error) {
   if (!(error instanceof Plain)) throw error
   say(error.message)

@@ -37,14 +37,25 @@ function openDiagnosis(job: OpenJob, figures: JobFigures) {
 
   const good = computed(() => goodFigures(calibrationFrom(job.vehicleEntries.value)))
 
-  /** Asks of one body of evidence whenever it changes; the newest answer wins. */
+  /** Asks of one body of evidence whenever it changes. */
   function asking(of: () => Evidence | null) {
     const told = shallowRef<Report | null>(null)
     /** Chances before the last entry, to show how the suspects move. */
     const before = shallowRef<ReadonlyMap<string, number>>(new Map())
-    const waiting = ref(false)
-    const problem = ref('')
-    let run = 0
+    const {
+      waiting,
+      problem,
+      ask: askNewest,
+    } = asksNewest(
+      (text: string) => {
+        const [installation, priors, question, known] = JSON.parse(text)
+        return diagnoser().ask(installation, priors, question, known) as Promise<Report>
+      },
+      (answer) => {
+        before.value = new Map(told.value?.suspects.map(({ fault, chance }) => [fault, chance]))
+        told.value = answer
+      },
+    )
     const asked = computed(() => {
       const seen = of()
       if (!watched.value || !figures.kept.value || !asSet.value || !seen) return null
@@ -56,27 +67,7 @@ function openDiagnosis(job: OpenJob, figures: JobFigures) {
       }
       return JSON.stringify([figures.kept.value, pooled.value.priors, question, good.value])
     })
-    watch(
-      asked,
-      async (text) => {
-        if (text === null) return
-        const mine = ++run
-        waiting.value = true
-        problem.value = ''
-        try {
-          const [installation, priors, question, known] = JSON.parse(text)
-          const answer = await diagnoser().ask(installation, priors, question, known)
-          if (mine !== run) return
-          before.value = new Map(told.value?.suspects.map(({ fault, chance }) => [fault, chance]))
-          told.value = answer
-        } catch (error) {
-          if (mine === run) problem.value = error instanceof Error ? error.message : String(error)
-        } finally {
-          if (mine === run) waiting.value = false
-        }
-      },
-      { immediate: true },
-    )
+    watch(asked, (text) => text !== null && void askNewest(text), { immediate: true })
     return { told, before, waiting, problem: computed(() => problem.value || broken.value) }
   }
 

@@ -51,3 +51,18 @@ describe('units that were changed', () => {
     },
   )
 })
+
+describe('who works here', () => {
+  it('is asked for once, whoever asks while it is asked for', async () => {
+    const person = usePersonStore()
+    const asked: string[] = []
+    vi.stubGlobal('api', (path: string) => {
+      asked.push(path)
+      return Promise.resolve({ items: [{ ...ANNE }], next: null })
+    })
+    await Promise.all([person.load(), person.load()])
+    expect([asked.length, person.people.map(({ name }) => name)]).toEqual([1, ['Anne']])
+    await person.load()
+    expect(asked.length).toBe(2)
+  })
+})

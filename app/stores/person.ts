@@ -18,7 +18,10 @@ export const usePersonStore = defineStore('person', () => {
   let turn = 0
   const setAt = new Map<string, number>()
 
-  async function load(): Promise<void> {
+  /** The header and a page both ask when they open: once is enough. */
+  let loading: Promise<void> | null = null
+  const load = (): Promise<void> => (loading ??= loadAll().finally(() => (loading = null)))
+  async function loadAll(): Promise<void> {
     const asked = turn
     const all: Person[] = []
     for (let after = ''; ;) {

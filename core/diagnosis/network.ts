@@ -60,68 +60,77 @@ export function enumerate({ faults }: Network, most = MOST_TOGETHER): Sets {
     if (isGraded[fault]) weights.forEach((weight, severity) => grades.push({ fault, severity, weight }))
     return first
   })
-  const members: number[] = []
-  const prior: number[] = []
-  const group: number[] = []
-  const ways = [0]
-  const graded: number[] = []
-  const weight: number[] = []
-  const known = new Map<number, number>()
+  /** Place of each graded fault among them, from 1; 0 for one that is not graded. */
+  const rank = new Int32Array(n)
+  let ranks = 1
+  isGraded.forEach((graded, fault) => (rank[fault] = graded ? ranks++ : 0))
 
-  function groupOf(set: readonly number[]): number {
-    const own = set.filter((fault) => isGraded[fault])
-    const key = own.reduce((code, fault) => code * (n + 1) + fault + 1, 0)
-    const there = known.get(key)
-    if (there !== undefined) return there
-    addWays(own)
-    known.set(key, ways.length - 2)
-    return ways.length - 2
-  }
-  function addWays(own: readonly number[]): void {
-    const at = [-1, -1, -1]
-    const fill = (i: number, share: number): void => {
-      if (i === own.length) {
-        graded.push(at[0]!, at[1]!, at[2]!)
-        weight.push(share)
-        return
-      }
-      const fault = own[i]!
-      faults[fault]!.weights.forEach((one, severity) => {
-        at[i] = firstGrade[fault]! + severity
-        fill(i + 1, share * one)
-      })
-      at[i] = -1
-    }
-    fill(0, 1)
-    ways.push(weight.length)
-  }
-  function add(set: readonly number[]): void {
-    let chance = none
-    for (const fault of set) chance *= odds[fault]!
-    members.push(set[0] ?? -1, set[1] ?? -1, set[2] ?? -1)
-    prior.push(chance)
-    group.push(groupOf(set))
-  }
-
-  add([])
-  for (let a = 0; a < n && most >= 1; a++) add([a])
-  for (let a = 0; a < n && most >= 2; a++) for (let b = a + 1; b < n; b++) add([a, b])
-  for (let a = 0; a < n && most >= 3; a++)
-    for (let b = a + 1; b < n; b++) for (let c = b + 1; c < n; c++) add([a, b, c])
-
+  // How many sets there are is known; this is gone through with every vehicle, so nothing grows and nothing is hashed.
+  const count =
+    1 +
+    (most >= 1 ? n : 0) +
+    (most >= 2 ? (n * (n - 1)) / 2 : 0) +
+    (most >= 3 ? (n * (n - 1) * (n - 2)) / 6 : 0)
+  const members = new Int16Array(3 * count).fill(-1)
+  const prior = new Float64Array(count)
+  const group = new Int32Array(count)
+  /** Group of each triple of ranks, in the order of its faults, −1 where none has been met; and the triples as they were met. */
+  const known = new Int32Array(ranks ** 3).fill(-1)
+  const met: [number, number, number][] = []
+  let sets = 0
   let mass = 0
-  for (const chance of prior) mass += chance
+  function add(a: number, b: number, c: number): void {
+    let chance = none
+    let code = 0
+    for (const fault of [a, b, c]) {
+      if (fault < 0) break
+      members[3 * sets + (fault === a ? 0 : fault === b ? 1 : 2)] = fault
+      chance *= odds[fault]!
+      if (isGraded[fault]) code = code * ranks + rank[fault]!
+    }
+    if (known[code]! < 0) known[code] = met.push([a, b, c]) - 1
+    group[sets] = known[code]!
+    prior[sets++] = chance
+    mass += chance
+  }
+  add(-1, -1, -1)
+  for (let a = 0; a < n && most >= 1; a++) add(a, -1, -1)
+  for (let a = 0; a < n && most >= 2; a++) for (let b = a + 1; b < n; b++) add(a, b, -1)
+  for (let a = 0; a < n && most >= 3; a++)
+    for (let b = a + 1; b < n; b++) for (let c = b + 1; c < n; c++) add(a, b, c)
+
+  const own = met.map((set) => set.filter((fault) => fault >= 0 && isGraded[fault]))
+  const ways = new Int32Array(own.length + 1)
+  own.forEach((set, g) => {
+    ways[g + 1] = ways[g]! + set.reduce((product, fault) => product * faults[fault]!.weights.length, 1)
+  })
+  const graded = new Int16Array(3 * ways[own.length]!).fill(-1)
+  const weight = new Float64Array(ways[own.length]!)
+  own.forEach((set, g) => {
+    for (let k = ways[g]!; k < ways[g + 1]!; k++) {
+      // The last fault's severity changes with each way, the first one's seldomest.
+      let left = k - ways[g]!
+      let share = 1
+      for (let i = set.length - 1; i >= 0; i--) {
+        const { length } = faults[set[i]!]!.weights
+        graded[3 * k + i] = firstGrade[set[i]!]! + (left % length)
+        left = Math.floor(left / length)
+      }
+      for (let i = 0; i < set.length; i++) share *= grades[graded[3 * k + i]!]!.weight
+      weight[k] = share
+    }
+  })
   return {
-    count: prior.length,
-    members: Int16Array.from(members),
-    prior: Float64Array.from(prior),
+    count,
+    members,
+    prior,
     leftOut: Math.max(0, 1 - mass),
-    group: Int32Array.from(group),
-    groupCount: ways.length - 1,
-    ways: Int32Array.from(ways),
+    group,
+    groupCount: own.length,
+    ways,
     grades,
-    graded: Int16Array.from(graded),
-    weight: Float64Array.from(weight),
+    graded,
+    weight,
   }
 }
 

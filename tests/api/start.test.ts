@@ -8,8 +8,7 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs'
-import { get } from 'node:http'
-import { get as getOverTls } from 'node:https'
+import { get } from 'node:https'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -136,94 +135,46 @@ describe('npm run demo', () => {
     expect(processesOf(folder)).toEqual([])
   })
 
-  it('opens to the network where that is wanted, says what that opens, and takes names with spaces', async () => {
-    const port = await freePort()
-    const { said } = await start(port, {
-      MELLOW_HOST: '0.0.0.0',
-      MELLOW_OPEN: 'yes',
-      MELLOW_NAMES: 'bench.test, Pit.test',
-    })
-    expect(said()).toContain(`Mellow Anchor is at http://127.0.0.1:${port}`)
-    expect(said()).toMatch(/there is no sign-in, so whoever reaches it reads every job/)
-    const asked = (host: string) =>
-      new Promise((resolve) =>
-        get(`http://127.0.0.1:${port}/api/people`, { headers: { host: `${host}:${port}` } }, (answer) =>
-          resolve(answer.resume().statusCode),
-        ),
-      )
-    const hosts = ['bench.test', 'pit.test', 'elsewhere.test']
-    expect(await Promise.all(hosts.map(asked))).toEqual([200, 200, 403])
-  })
+  describe('once it runs', () => {
+    let port: number
+    let one: RunningDemo
+    beforeAll(async () => {
+      port = await freePort()
+      one = await startDemo({ MELLOW_DATA: folder, MELLOW_PORT: String(port) })
+    }, 60_000)
+    afterAll(() => one.stop())
 
-  it('serves https from a certificate', async () => {
-    const port = await freePort()
-    await ensureProgram('openssl', 'openssl')
-    mkdirSync(folder, { recursive: true })
-    const [cert, key] = ['cert.pem', 'key.pem'].map((name) => join(folder, name)) as [string, string]
-    const subject = ['-subj', '/CN=bench.test', '-days', '2', '-keyout', key, '-out', cert]
-    execFileSync('openssl', ['req', '-x509', '-newkey', 'rsa:2048', '-nodes', ...subject], {
-      stdio: 'ignore',
-    })
-    const { said } = await start(port, { MELLOW_TLS_CERT: cert, MELLOW_TLS_KEY: key })
-    expect(said()).toContain(`Mellow Anchor is at https://127.0.0.1:${port}`)
-    const status = await new Promise((resolve, reject) =>
-      getOverTls(`https://127.0.0.1:${port}/api/health`, { rejectUnauthorized: false }, (answer) =>
-        resolve(answer.resume().statusCode),
-      ).on('error', reject),
-    )
-    expect(status).toBe(200)
-  })
-
-  it('brings a killed server and a killed database back, and says so', async () => {
-    const port = await freePort()
-    const { said } = await start(port)
-    const ofKind = (part: string) => processesOf(folder).find(({ command }) => command.includes(part))!
-    const web = ofKind('.output/server/index.mjs')
-    process.kill(web.pid, 'SIGKILL')
-    await expect.poll(said, { timeout: 20_000 }).toContain('The web server is back.')
-    expect(await health(port)).toBe('ok')
-    process.kill(ofKind('mariadbd').pid, 'SIGKILL')
-    await expect.poll(said, { timeout: 20_000 }).toContain('The database is back.')
-    await expect.poll(() => health(port), { timeout: 10_000 }).toBe('ok')
-    expect(said()).toContain('The web server ended by itself; starting it again.')
-    expect(said()).toContain('The database ended by itself; starting it again.')
-  })
-
-  it('does not share its folder: a second one there is refused, and one on another port has its own', async () => {
-    const [port, second] = [await freePort(), await freePort()]
-    await start(port)
-    const refused = await demo({ MELLOW_PORT: String(second) })
-    expect(refused.code).toBe(1)
-    expect(refused.stderr).toMatch(/is in use by the demo at port \d+ \(process \d+\)/)
-    expect(await health(port)).toBe('ok')
-    const other = await startDemo({ MELLOW_PORT: String(second) })
-    const own = join(root, '.data', `demo-${second}`)
-    try {
-      expect(processesOf(own).map(({ command }) => command.includes('mariadbd'))).toEqual([true])
-      expect(await other.stop()).toBe(0)
+    it('does not share its folder: a second one there is refused, and one on another port has its own', async () => {
+      const second = await freePort()
+      const refused = await demo({ MELLOW_PORT: String(second) })
+      expect(refused.code).toBe(1)
+      expect(refused.stderr).toMatch(/is in use by the demo at port \d+ \(process \d+\)/)
       expect(await health(port)).toBe('ok')
-    } finally {
-      await other.stop()
-      rmSync(own, { recursive: true, force: true })
-    }
-  })
+      const other = await startDemo({ MELLOW_PORT: String(second) })
+      const own = join(root, '.data', `demo-${second}`)
+      try {
+        expect(processesOf(own).map(({ command }) => command.includes('mariadbd'))).toEqual([true])
+        expect(await other.stop()).toBe(0)
+        expect(await health(port)).toBe('ok')
+      } finally {
+        await other.stop()
+        rmSync(own, { recursive: true, force: true })
+      }
+    })
 
-  it('mends what was cut off in its folder, and keeps the password out of every process list', async () => {
-    const port = await freePort()
-    writeFileSync(join(folder, 'account.json'), '{"passw')
-    writeFileSync(join(folder, 'place.json'), '')
-    const starting = start(port)
-    const seen = new Set<string>()
-    const watching = setInterval(() => processesOf('').forEach(({ command }) => seen.add(command)), 10)
-    await starting
-    clearInterval(watching)
-    const { password } = JSON.parse(readFileSync(join(folder, 'account.json'), 'utf8')) as {
-      password: string
-    }
-    expect(password).toMatch(/^[0-9a-f]{48}$/)
-    expect([...seen].some((command) => command.includes('mariadbd'))).toBe(true)
-    expect([...seen].filter((command) => command.includes(password))).toEqual([])
-    expect(statSync(join(folder, 'account.json')).mode & 0o777).toBe(0o600)
+    it('brings a killed server and a killed database back, and says so', async () => {
+      const ofKind = (part: string) =>
+        processesOf(folder).find(({ command }) => command.includes(part))!
+      const web = ofKind('.output/server/index.mjs')
+      process.kill(web.pid, 'SIGKILL')
+      await expect.poll(one.said, { timeout: 20_000 }).toContain('The web server is back.')
+      expect(await health(port)).toBe('ok')
+      process.kill(ofKind('mariadbd').pid, 'SIGKILL')
+      await expect.poll(one.said, { timeout: 20_000 }).toContain('The database is back.')
+      await expect.poll(() => health(port), { timeout: 10_000 }).toBe('ok')
+      expect(one.said()).toContain('The web server ended by itself; starting it again.')
+      expect(one.said()).toContain('The database ended by itself; starting it again.')
+    })
   })
 
   it('gives its database another port where a program takes the one it found free', async () => {
@@ -246,25 +197,86 @@ describe('npm run demo', () => {
     })
   })
 
-  it('leaves alone what other database servers of the machine have in the shared temporary folder', async () => {
+  describe('with its folder cut off, open to the network, with a certificate', () => {
+    let port: number
+    let said: () => string
+    let stop: () => Promise<unknown>
+    const seen = new Set<string>()
     const theirs = join(tmpdir(), '#sql-temptable-ffffff-1-1.MAI')
-    writeFileSync(theirs, 'a table that another server has open')
-    const account = serverAccount(root)
-    if (account) chownSync(theirs, account.uid, account.gid)
-    rmSync(folder, { recursive: true, force: true })
-    await start(await freePort())
-    const there = existsSync(theirs)
-    rmSync(theirs, { force: true })
-    expect(there).toBe(true)
-  })
+    beforeAll(async () => {
+      rmSync(folder, { recursive: true, force: true })
+      mkdirSync(folder, { recursive: true })
+      writeFileSync(join(folder, 'account.json'), '{"passw')
+      writeFileSync(join(folder, 'place.json'), '')
+      await ensureProgram('openssl', 'openssl')
+      const [cert, key] = ['cert.pem', 'key.pem'].map((name) => join(folder, name)) as [string, string]
+      const subject = ['-subj', '/CN=bench.test', '-days', '2', '-keyout', key, '-out', cert]
+      execFileSync('openssl', ['req', '-x509', '-newkey', 'rsa:2048', '-nodes', ...subject], {
+        stdio: 'ignore',
+      })
+      writeFileSync(theirs, 'a table that another server has open')
+      const account = serverAccount(root)
+      if (account) chownSync(theirs, account.uid, account.gid)
+      port = await freePort()
+      const watching = setInterval(
+        () => processesOf('').forEach(({ command }) => seen.add(command)),
+        10,
+      )
+      const env = { MELLOW_HOST: '0.0.0.0', MELLOW_OPEN: 'yes', MELLOW_NAMES: 'bench.test, Pit.test' }
+      const tls = { MELLOW_TLS_CERT: cert, MELLOW_TLS_KEY: key }
+      ;({ said, stop } = await startDemo({
+        ...env,
+        ...tls,
+        MELLOW_DATA: folder,
+        MELLOW_PORT: String(port),
+      }).finally(() => clearInterval(watching)))
+    }, 60_000)
+    afterAll(async () => {
+      await stop()
+      rmSync(theirs, { force: true })
+    })
+    const asked = (path: string, name?: string) =>
+      new Promise<number | undefined>((resolve, reject) =>
+        get(
+          `https://127.0.0.1:${port}${path}`,
+          { rejectUnauthorized: false, ...(name && { headers: { host: `${name}:${port}` } }) },
+          (answer) => resolve(answer.resume().statusCode),
+        ).on('error', reject),
+      )
 
-  it('runs its database under the account that Debian made for it, where there is one', async () => {
-    const account = readFileSync('/etc/passwd', 'utf8').match(/^mysql:[^:]*:(\d+):/m)
-    const port = await freePort()
-    await start(port)
-    const { pid } = processesOf(folder).find(({ command }) => command.includes('mariadbd'))!
-    const uid = /^Uid:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]
-    const root = process.getuid?.() === 0
-    expect(uid).toBe(root && account ? account[1] : String(process.getuid?.()))
+    it('serves https', async () => {
+      expect(said()).toContain(`Mellow Anchor is at https://127.0.0.1:${port}`)
+      expect(await asked('/api/health')).toBe(200)
+    })
+
+    it('says what that opens, and takes names with spaces', async () => {
+      expect(said()).toMatch(/there is no sign-in, so whoever reaches it reads every job/)
+      const hosts = ['bench.test', 'pit.test', 'elsewhere.test']
+      expect(await Promise.all(hosts.map((host) => asked('/api/people', host)))).toEqual([
+        200, 200, 403,
+      ])
+    })
+
+    it('mends the folder, and keeps the password out of every process list', () => {
+      const { password } = JSON.parse(readFileSync(join(folder, 'account.json'), 'utf8')) as {
+        password: string
+      }
+      expect(password).toMatch(/^[0-9a-f]{48}$/)
+      expect([...seen].some((command) => command.includes('mariadbd'))).toBe(true)
+      expect([...seen].filter((command) => command.includes(password))).toEqual([])
+      expect(statSync(join(folder, 'account.json')).mode & 0o777).toBe(0o600)
+    })
+
+    it('runs its database under the account that Debian made for it, where there is one', () => {
+      const account = readFileSync('/etc/passwd', 'utf8').match(/^mysql:[^:]*:(\d+):/m)
+      const { pid } = processesOf(folder).find(({ command }) => command.includes('mariadbd'))!
+      const uid = /^Uid:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]
+      const asRoot = process.getuid?.() === 0
+      expect(uid).toBe(asRoot && account ? account[1] : String(process.getuid?.()))
+    })
+
+    it('leaves alone what other database servers of the machine have in the shared temporary folder', () => {
+      expect(existsSync(theirs)).toBe(true)
+    })
   })
 })

@@ -6,7 +6,9 @@ import {
   priorsFrom,
   report,
   type ComplaintId,
+  type Knowledge,
   type Policy,
+  type Priors,
   type Report,
 } from '../../core/diagnosis'
 import { fromArchetype, withMeasured, type Installation } from '../../core/installation'
@@ -76,6 +78,14 @@ export async function noteElsewhere(job: string, words: string): Promise<void> {
   })
 }
 
+/** Made ready once for what is asked of again and again. */
+let ready: { key: string; knowledge: Knowledge } | undefined
+function knowledgeFor(installation: Installation, priors: Priors): Knowledge {
+  const key = JSON.stringify([installation, priors])
+  if (ready?.key !== key) ready = { key, knowledge: knowledgeOf(installation, priors) }
+  return ready.knowledge
+}
+
 /** What the core makes of the entries that the server has, by the shop’s way or another. */
 export async function reckoned(
   id: string,
@@ -85,7 +95,7 @@ export async function reckoned(
   const state = fold(await entriesOf(id))
   const { record } = await get<Shop>('/shop')
   const stops = openStops(state, installation.circuit.master.portClosure)
-  const knowledge = knowledgeOf(installation, priorsFrom(record, '').priors)
+  const knowledge = knowledgeFor(installation, priorsFrom(record, '').priors)
   const usual = questionOf(evidenceOf(state), state, stops)
   return report(knowledge, { ...usual, school: policy ?? usual.school })
 }

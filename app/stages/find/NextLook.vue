@@ -64,10 +64,12 @@ const spans = computed(() => {
   }
   return list
 })
+/** The next look comes by itself, where the last one’s answers stood. */
+const settled = useSettled(() => look.value?.id)
 const roughly = (mm: number) => `${inUnits(mm, 'mm', unitsNow() === 'inch' ? 1 : 0)} ${symbolOf('mm')}`
 async function say(state: 'present' | 'absent') {
   const one = look.value
-  if (one?.kind !== 'finding') return
+  if (one?.kind !== 'finding' || !settled.value) return
   if (await file('finding', { finding: one.id, state, phase: 'asFound' })) asked.value = null
 }
 </script>
@@ -121,6 +123,7 @@ async function say(state: 'present' | 'absent') {
         type="button"
         class="quiet flex-col items-start justify-start gap-0 border-ink py-1 text-left leading-tight"
         :aria-label="`${label(look)}: ${choice.words}`"
+        :aria-disabled="!settled"
         @click="say(choice.state)"
       >
         <strong>{{ choice.words }}</strong>

@@ -12,8 +12,9 @@ const left = computed(() => {
   return `${withUnits(1000 * low, 'mm³')} to ${withUnits(1000 * high, 'mm³')}`
 })
 const isWalked = computed(() => (state.value?.walks ?? 0) > 0)
-const release = (event: MouseEvent) => {
-  if (event.detail > 0) (event.currentTarget as HTMLElement).blur()
+/** What a finger or a mouse has pressed lets go of the keys; what a key has pressed keeps them. */
+const release = ({ detail, target }: MouseEvent) => {
+  if (detail > 0) (target as HTMLElement).closest('button')?.blur()
 }
 </script>
 
@@ -21,6 +22,7 @@ const release = (event: MouseEvent) => {
   <div
     v-if="state"
     class="flex min-h-0 flex-col border-hairline max-[899px]:border-t min-[900px]:border-l"
+    @click="release"
   >
     <button
       type="button"
@@ -30,12 +32,7 @@ const release = (event: MouseEvent) => {
       :aria-pressed="state.paused"
       aria-keyshortcuts="p"
       data-pause
-      @click="
-        (event) => {
-          $emit('pause')
-          release(event)
-        }
-      "
+      @click="$emit('pause')"
     >
       <span v-if="part && !state.done" class="flex flex-wrap items-baseline gap-x-3">
         <span class="text-lg text-soft">Cycle</span>
@@ -67,12 +64,7 @@ const release = (event: MouseEvent) => {
         class="min-h-12 px-1 text-[0.95rem] leading-tight disabled:opacity-50"
         :disabled="state.past.length === 0"
         aria-keyshortcuts="u"
-        @click="
-          (event) => {
-            touch({ touch: 'undo' })
-            release(event)
-          }
-        "
+        @click="touch({ touch: 'undo' })"
       >
         Undo
       </button>
@@ -80,12 +72,7 @@ const release = (event: MouseEvent) => {
         type="button"
         class="min-h-12 px-1 text-[0.95rem] leading-tight disabled:opacity-50"
         aria-keyshortcuts="r"
-        @click="
-          (event) => {
-            $emit('again')
-            release(event)
-          }
-        "
+        @click="$emit('again')"
       >
         Again
       </button>
@@ -93,12 +80,7 @@ const release = (event: MouseEvent) => {
         type="button"
         class="min-h-12 px-1 text-[0.95rem] leading-tight disabled:opacity-50"
         aria-keyshortcuts="l"
-        @click="
-          (event) => {
-            $emit('louder')
-            release(event)
-          }
-        "
+        @click="$emit('louder')"
       >
         Louder <span class="block text-[0.9rem] text-soft">{{ heard }}</span>
       </button>
@@ -106,12 +88,7 @@ const release = (event: MouseEvent) => {
         type="button"
         class="min-h-12 px-1 text-[0.95rem] leading-tight disabled:opacity-50"
         aria-keyshortcuts="t"
-        @click="
-          (event) => {
-            touch({ touch: 'toppedUp' })
-            release(event)
-          }
-        "
+        @click="touch({ touch: 'toppedUp' })"
       >
         Topped up
       </button>
