@@ -11,7 +11,7 @@ import {
   test,
   url,
 } from './app'
-import { noteElsewhere } from './trial'
+import { filedElsewhere } from './trial'
 
 test('the first page weighs less than 180 kB of script and style, gzipped, and asks for what it shows once', async ({
   page,
@@ -164,7 +164,7 @@ test('a stream that breaks off before its first word is opened anew, and then ca
   await expect.poll(made).toBe(3)
   expect(broken).toBe(3)
   const before = (await entriesOf(job.id)).length
-  await noteElsewhere(job.id, 'Heard from the other side')
+  await filedElsewhere(job.id, 'note', { words: 'Heard from the other side' })
   await page.getByRole('button', { name: 'Journal' }).click()
   await expect(page.getByRole('list', { name: 'Entries, newest first' })).toContainText(
     'Heard from the other side',

@@ -17,7 +17,7 @@ import {
   test,
   url,
 } from './app'
-import { answer, open, reckoned } from './trial'
+import { answer, filedElsewhere, open, reckoned } from './trial'
 
 /** The screen’s leading suspect is the core’s, with its chance. */
 async function leads(
@@ -317,6 +317,34 @@ test('two readings that cannot both be true are named', async ({ page }) => {
   )
   await say(page, 'free 19')
   await expect(page.locator('[data-contradictions]')).toHaveCount(0)
+})
+
+test('the field that somebody writes in stays until it is filed, whatever another device files meanwhile', async ({
+  page,
+}) => {
+  await beSomebody(page)
+  const { id, installation } = await open('small-car', ['staysDown'])
+  await page.goto(url(`/jobs/${id}/find`))
+  const next = page.getByRole('region', { name: /^Look next/ })
+  const look = next.locator('[data-next-look]')
+  await next.getByRole('button', { name: /^Free travel at the pad/ }).click()
+  await expect(look).toHaveAttribute('data-id', 'freeTravel')
+  const field = next.getByLabel('Free travel at the pad, mm', { exact: true })
+  await field.pressSequentially('3')
+  await filedElsewhere(id, 'finding', { finding: 'circuitDry', state: 'absent', phase: 'asFound' })
+  const { looks, suspects } = await reckoned(id, installation)
+  await expect(page.locator(`[data-suspect="${suspects[0]!.fault}"] [data-chance]`)).toHaveText(
+    chanceWords(suspects[0]!.chance),
+  )
+  // By its worth the figure is far down the list now.
+  expect(looks.findIndex((one) => one.id === 'freeTravel')).toBeGreaterThan(3)
+  await expect(look).toHaveAttribute('data-id', 'freeTravel')
+  await page.keyboard.type('6')
+  await page.keyboard.press('Enter')
+  await expect(look).not.toHaveAttribute('data-id', 'freeTravel')
+  await allSent(page)
+  await expect(look).toHaveAttribute('data-id', (await reckoned(id, installation)).looks[0]!.id)
+  expect((await last(id, 'measurement')).payload).toMatchObject({ reading: 'freeTravel', value: 36 })
 })
 
 test('a job with no complaint passes through Find in a minute, or skips it', async ({ page }) => {

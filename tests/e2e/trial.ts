@@ -12,7 +12,7 @@ import {
   type Report,
 } from '../../core/diagnosis'
 import { fromArchetype, withMeasured, type Installation } from '../../core/installation'
-import { evidenceOf, fold, type JobKind } from '../../core/journal'
+import { evidenceOf, fold, type JobKind, type Kind, type Payloads } from '../../core/journal'
 import { openStops, questionOf } from '../../core/proof'
 import { entriesOf, expect, get, url } from './app'
 
@@ -63,18 +63,22 @@ export async function open(
   return { id, installation }
 }
 
-/** A note on a job, as another device files it. */
-export async function noteElsewhere(job: string, words: string): Promise<void> {
+/** What another device files on a job. */
+export async function filedElsewhere<K extends Kind>(
+  job: string,
+  kind: K,
+  payload: Payloads[K],
+): Promise<void> {
   const [person] = (await get<List<Person>>('/people')).items
   const subject = { type: 'job', id: job }
   const at = new Date().toISOString()
   await post(`/jobs/${job}/entries`, {
     id: ulid(),
     subject,
-    kind: 'note',
+    kind,
     at,
     by: person!.id,
-    payload: { words },
+    payload,
   })
 }
 

@@ -6,6 +6,7 @@ import { HELD_FOR, numberIn } from '~~/core/quantity'
 
 /** One reading: its last value, and a field that files a new one. What is typed stays until it is filed. */
 const props = defineProps<{ reading: ReadingName; phase: Phase; before?: number | null }>()
+const emit = defineEmits<{ filed: [] }>()
 const { id: job, state, file } = useJob()
 const id = useId()
 const kind = readingKind(props.reading)
@@ -50,6 +51,7 @@ async function submit() {
   if (await file('measurement', payload)) {
     text.value = ''
     tried.value = false
+    emit('filed')
   }
 }
 </script>

@@ -11,8 +11,15 @@ const OFFERED = 4
 const asked = ref<string | null>(null)
 /** A look is wanted although the advice is to act. */
 const wanted = ref(false)
-const looks = computed(() => told.value?.looks.slice(0, OFFERED) ?? [])
-const look = computed(() => looks.value.find(({ id }) => id === asked.value) ?? looks.value[0] ?? null)
+const all = computed(() => told.value?.looks ?? [])
+const looks = computed(() => all.value.slice(0, OFFERED))
+const byId = (wanted: string | null) => all.value.find(({ id }) => id === wanted)
+const look = computed(() => byId(written.value) ?? byId(asked.value) ?? all.value[0] ?? null)
+/** The field that somebody writes in stays, whatever is reckoned meanwhile. */
+const written = ref<string | null>(null)
+function left({ target }: FocusEvent) {
+  if ((target as HTMLInputElement).value === '') written.value = null
+}
 const others = computed(() => looks.value.filter((one) => one !== look.value))
 const label = (one: ShownLook) =>
   one.kind === 'finding' ? findingKind(one.id).label : readingKind(one.id).label
@@ -132,7 +139,14 @@ async function say(state: 'present' | 'absent') {
       </button>
     </div>
     <template v-else>
-      <ReadingField :key="look.id" :reading="look.id" phase="asFound" />
+      <ReadingField
+        :key="look.id"
+        :reading="look.id"
+        phase="asFound"
+        @focusin="written = look.id"
+        @focusout="left"
+        @filed="written = asked = null"
+      />
       <ul v-if="spans.length > 1" class="text-[0.95rem] text-soft">
         <li v-for="(span, i) in spans" :key="i">
           {{
@@ -153,7 +167,7 @@ async function say(state: 'present' | 'absent') {
         :key="one.id"
         type="button"
         class="tap px-1 underline"
-        @click="asked = one.id"
+        @click="((asked = one.id), (written = null))"
       >
         <span>{{ label(one) }}, {{ one.minutes }} min</span>
       </button>
