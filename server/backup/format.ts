@@ -1,3 +1,5 @@
+import { SHELF_TABLES } from '../../contract'
+
 /**
  * A backup of the whole shop in one file: a line with a mark and the checksum of all that follows, then a compressed stream of
  * lines. The first names the schema and every table with its columns; then a line for each row, table by table; the last tells
@@ -11,19 +13,11 @@ export const headOf = (sha256: string): string => `${MARK} ${sha256}\n`
 /** Tables that are the shop, each after those that it names. */
 export const KEPT_TABLES = [
   'people',
-  'shop',
   'vehicles',
   'jobs',
   'entries',
   'files',
-  'containers',
-  'container_use',
-  'parts',
-  'part_mappings',
-  'orders',
-  'order_lines',
-  'order_events',
-  'packages',
+  ...SHELF_TABLES,
   'due_items',
   'search_words',
 ] as const

@@ -3,7 +3,8 @@ import { Ajv } from 'ajv'
 import addFormats from 'ajv-formats'
 import standalone from 'ajv/dist/standalone/index.js'
 import { buildSync } from 'esbuild'
-import { InstallationFileSchema, NewEntrySchema } from '../contract'
+import { InstallationFileSchema, NewEntrySchema } from '../../contract'
+import { sharedParts } from './shared-parts'
 
 /**
  * The browser may not compile code (content security policy), so the checks of entries and of installation files are
@@ -33,11 +34,14 @@ export const validateInstallationFile: Check
 function compile(rootDir: string): string {
   const ajv = new Ajv({
     discriminator: true,
+    // A part that is referred to stays a function of its own.
+    inlineRefs: false,
     code: { source: true, esm: true },
   })
   addFormats.default(ajv)
-  ajv.addSchema(NewEntrySchema, '#entry')
-  ajv.addSchema(InstallationFileSchema, '#installationFile')
+  const whole = { '#entry': NewEntrySchema, '#installationFile': InstallationFileSchema }
+  const { schemas, parts } = sharedParts(whole, '#part')
+  for (const [name, schema] of Object.entries({ ...parts, ...schemas })) ajv.addSchema(schema, name)
   // Typed as a function, but what is imported is the CommonJS module around it.
   const write = (standalone as unknown as { default?: typeof standalone }).default ?? standalone
   const code = write(ajv, {
