@@ -1,5 +1,5 @@
 import type { PlannedStep } from './compose'
-import { FEED_HELD, isOpening } from './states'
+import { FEED_HELD, isOpening, isPassing } from './states'
 import { PLACES, type Place, type Step } from './step'
 
 /** Between neighbouring places, min; into or out from under takes two. */
@@ -81,8 +81,10 @@ export function bestOrder(
   held: ReadonlySet<string> = new Set(),
 ): PlannedStep[] | null {
   const sorted = [...steps].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0))
-  const search = new Search(sorted, held)
-  return search.run(sorted.length <= SMALL ? ALL : WIDTH) ?? search.run(WIDTH * 40)
+  const found = (search: Search) =>
+    search.run(sorted.length <= SMALL ? ALL : WIDTH) ?? search.run(WIDTH * 40)
+  // Where something stays on or off whatever the order, the best one is told with it: the check names what is left.
+  return found(new Search(sorted, held)) ?? found(new Search(sorted, held, 'left'))
 }
 
 class Search {
@@ -92,8 +94,11 @@ class Search {
   private readonly feedBits: Bits
   private readonly usesBattery: boolean
   private readonly start: Bits
+  /** Of every state: whether it must be gone at the end, and some step takes it. */
+  private readonly goes: boolean[]
 
-  constructor(steps: readonly PlannedStep[], held: ReadonlySet<string>) {
+  /** @param mayBeLeft where what is put may stay to the end */
+  constructor(steps: readonly PlannedStep[], held: ReadonlySet<string>, mayBeLeft?: 'left') {
     const keys = new Map<string, number[]>()
     steps.forEach((step, i) => {
       for (const key of [step.key, step.id]) keys.set(key, [...(keys.get(key) ?? []), i])
@@ -123,6 +128,8 @@ class Search {
         `${this.names.length} states are more than the ${MOST_STATES} bits that stand for them`,
       )
     this.start = this.bits([...held])
+    const taken = new Set(steps.flatMap(({ takes }) => takes))
+    this.goes = this.names.map((name) => !mayBeLeft && taken.has(name) && isPassing(name))
     this.items = steps.map((step): Item => {
       const need = [...step.needs]
       const forbid = [...step.forbids]
@@ -278,12 +285,16 @@ class Search {
     return bits
   }
 
-  /** Whether a step that is left could never be done any more: what it needs is gone for good, or what it forbids stays. */
+  /**
+   * Whether a step that is left could never be done any more: what it needs is gone for good, or what it forbids stays; or
+   * what was put is taken by none of them.
+   */
   private strands(left: Int16Array, { lists }: Item, lo: number, hi: number): boolean {
     const holds = (s: number) => (s < 30 ? lo & (1 << s) : hi & (1 << (s - 30))) !== 0
     const [, , puts, takes] = lists
     for (const s of takes) if (!holds(s) && left[4 * s]! > 0 && left[4 * s + 2] === 0) return true
-    for (const s of puts) if (holds(s) && left[4 * s + 1]! > 0 && left[4 * s + 3] === 0) return true
+    for (const s of puts)
+      if (holds(s) && left[4 * s + 3] === 0 && (left[4 * s + 1]! > 0 || this.goes[s])) return true
     return false
   }
 

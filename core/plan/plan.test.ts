@@ -269,6 +269,22 @@ function exhaustive(steps: readonly PlannedStep[]): { spans: number; walk: numbe
   go([], [...steps])
   return best
 }
+/** A step of which nothing is told but what is given. */
+const bare = (i: number, more: Partial<PlannedStep>): PlannedStep => ({
+  ...{
+    id: `s${i}`,
+    key: `s${i}`,
+    package: 'p',
+    title: '',
+    does: '',
+    why: '',
+    place: 'bench',
+    people: 1,
+  },
+  ...{ minutes: [1, 2, 3], needs: [], forbids: [], puts: [], takes: [], records: [], recalls: [] },
+  ...{ cautions: [], tools: [], parts: [], consumables: [], after: [] },
+  ...more,
+})
 const small: fc.Arbitrary<PlannedStep[]> = fc
   .array(
     fc.record({
@@ -285,27 +301,15 @@ const small: fc.Arbitrary<PlannedStep[]> = fc
     { minLength: 2, maxLength: 7 },
   )
   .map((rows) =>
-    rows.map(({ place, people, puts, after }, i): PlannedStep => ({
-      ...{ id: `s${i}`, key: `s${i}`, package: 'p', title: '', does: '', why: '', place, people },
-      ...{
-        minutes: [1, 2, 3] as [number, number, number],
-        needs: [],
-        forbids: [],
+    rows.map(({ place, people, puts, after }, i) =>
+      bare(i, {
+        place,
+        people,
         puts: i === 0 ? puts : [],
-      },
-      ...{
         takes: i === rows.length - 1 ? (rows[0]!.puts as string[]) : [],
-        records: [],
-        recalls: [],
-        cautions: [],
-        tools: [],
-      },
-      ...{
-        parts: [],
-        consumables: [],
         after: i > 0 && after < i ? [`s${after}`] : i === rows.length - 1 ? ['s0'] : [],
-      },
-    })),
+      }),
+    ),
   )
 
 describe('the order', () => {
@@ -319,6 +323,16 @@ describe('the order', () => {
     expect(steps.length).toBeLessThan(10)
     const { helperSpans, walkMinutes } = objectiveOf(bestOrder(steps)!)
     expect({ spans: helperSpans, walk: walkMinutes }).toEqual(exhaustive(steps))
+  })
+  it('leaves nothing off that one of its steps puts back, though that costs a walk; and says what no order puts back', () => {
+    const off = bare(0, { place: 'footwell', puts: ['dashPanelOff'] })
+    const rest = [bare(1, {}), bare(2, { place: 'footwell', after: ['s1'] })]
+    const back = bare(3, { takes: ['dashPanelOff'], after: ['s1'] })
+    const found = bestOrder([off, ...rest, back])!
+    expect(found.map(({ id }) => id)).toEqual(['s0', 's1', 's3', 's2'])
+    expect(checkSequence(found)).toEqual([])
+    const never = bestOrder([{ ...off, after: ['s3'] }, ...rest, back])!
+    expect(checkSequence(never).map(({ step, rule }) => [step, rule])).toEqual([['s0', 'left']])
   })
   it('of few steps is never worse than the best of all orders', () => {
     fc.assert(
