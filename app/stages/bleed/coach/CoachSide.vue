@@ -49,8 +49,14 @@ const release = ({ detail, target }: MouseEvent) => {
         ><strong>{{ level.strokes }}</strong> <span class="text-soft"> strokes to top up</span></span
       >
       <span v-if="left" class="text-lg" data-left
-        ><span class="text-soft">Left in it, reckoned: </span><strong>{{ left }}</strong
-        ><span class="text-soft">; may stay {{ withUnits(1000 * target.value, 'mm³') }}</span></span
+        ><span class="text-soft">Left in it, reckoned: </span
+        ><strong class="whitespace-nowrap">{{ left }}</strong
+        ><span class="text-soft"
+          >;
+          <span class="whitespace-nowrap"
+            >may stay {{ withUnits(1000 * target.value, 'mm³') }}</span
+          ></span
+        ></span
       >
       <span class="mt-auto flex items-baseline gap-3 pt-2">
         <strong class="text-2xl">{{ state.paused ? 'Go on' : 'Stop' }}</strong>
