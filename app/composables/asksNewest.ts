@@ -9,7 +9,7 @@ export function asksNewest<Q, A>(ask: (question: Q) => Promise<A>, tell: (answer
   const problem = ref('')
   let next: { question: Q } | null = null
 
-  async function asked(question: Q): Promise<void> {
+  async function askNext(question: Q): Promise<void> {
     next = { question }
     problem.value = ''
     if (waiting.value) return
@@ -26,5 +26,5 @@ export function asksNewest<Q, A>(ask: (question: Q) => Promise<A>, tell: (answer
     }
     waiting.value = false
   }
-  return { waiting, problem, ask: asked }
+  return { waiting, problem, ask: askNext }
 }

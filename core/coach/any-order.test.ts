@@ -9,20 +9,10 @@ import {
   touched,
   waysOn,
   WORKS,
-  type CoachPlan,
   type CoachState,
-  type Part,
   type Touch,
 } from '.'
-
-const plan = (parts: Part[], more: Partial<CoachPlan> = {}): CoachPlan => ({
-  parts,
-  stroke: 4.55,
-  usable: 60,
-  shared: false,
-  people: 2,
-  ...more,
-})
+import { planTried as plan } from './plan-tried'
 
 const touches: fc.Arbitrary<Touch> = fc.oneof(
   { weight: 12, arbitrary: fc.constant<Touch>({ touch: 'answer' }) },

@@ -11,18 +11,10 @@ import {
   waysOn,
   type CoachPlan,
   type Effect,
-  type Part,
   type Touch,
 } from '.'
+import { planTried as plan } from './plan-tried'
 
-const plan = (parts: Part[], more: Partial<CoachPlan> = {}): CoachPlan => ({
-  parts,
-  stroke: 4.55,
-  usable: 60,
-  shared: false,
-  people: 2,
-  ...more,
-})
 /** A coached bleed that is gone through, touch by touch. */
 function going(start: CoachPlan) {
   let state = startCoach(start)
