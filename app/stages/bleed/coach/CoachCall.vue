@@ -63,7 +63,7 @@ function touch(event: MouseEvent) {
         class="mt-auto flex w-full flex-wrap items-baseline gap-x-3 rounded-sm bg-amber px-4 py-3 text-on-amber"
       >
         <strong class="text-2xl" data-answer-words>{{ face.answer.words }}</strong>
-        <span class="text-base">{{ onItsWay ? 'on its way …' : hint }}</span>
+        <span class="text-base max-sm:hidden">{{ onItsWay ? 'on its way …' : hint }}</span>
       </span>
       <span v-else-if="onItsWay" class="mt-auto text-base text-soft">on its way …</span>
     </button>

@@ -63,7 +63,7 @@ function says(one: PedalSays, event?: MouseEvent) {
           v-for="(one, i) in CAME_OUT"
           :key="one"
           type="button"
-          class="flex min-h-20 flex-col items-start justify-between gap-1 border-r border-hairline px-3 py-2 text-left text-lg leading-tight font-semibold disabled:opacity-45 sm:px-4"
+          class="flex min-h-20 flex-col items-start justify-between gap-1 border-r border-hairline px-2 py-2 text-left text-base leading-tight font-semibold disabled:opacity-45 sm:px-4 sm:text-lg"
           :class="last?.cameOut === one && cycle !== null ? 'bg-ink text-ground' : ''"
           :aria-pressed="last?.cameOut === one && cycle !== null"
           :disabled="cycle === null"
