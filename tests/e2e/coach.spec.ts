@@ -16,7 +16,7 @@ import {
   url,
 } from './app'
 import { wrongOn } from './axe'
-import { coachOf, tellSetup } from './coached'
+import { coachOf, outOfPlace, tellSetup } from './coached'
 import { cutLine } from './cut-line'
 
 const THIRD = 1 / 3
@@ -57,12 +57,17 @@ test('two devices through fill, flush and finish: a cut, a place handed over, th
   const coach = coachOf(page, phone, () => seats)
   const calls: string[] = []
   const tops: number[] = []
+  const looked = new Set<string>()
   let cycles = 0
   /** Answers call after call; what holds a call back is topped up, what is asked is measured. */
   const go = async (until: () => boolean) => {
     for (let i = 0; i < 400 && !until(); i++) {
       const { state, call } = await coach.where()
       if (state === 'done') return
+      if (!looked.has(`${state} ${call}`)) {
+        for (const own of [page, phone]) expect(await outOfPlace(own), call).toEqual([])
+        looked.add(`${state} ${call}`)
+      }
       if (state === 'held') tops.push(cycles)
       if (call) calls.push(call)
       if (call === 'up') cycles += 1
@@ -81,6 +86,7 @@ test('two devices through fill, flush and finish: a cut, a place handed over, th
   line.cut()
   await phone.locator('[data-answer]').click()
   await expect(phone.getByText('on its way')).toBeVisible()
+  expect(await outOfPlace(phone)).toEqual([])
   await expect(phone.locator('[data-silent]')).toBeVisible({ timeout: 30_000 })
   expect((await coach.where()).call).toBe('down')
   line.mend()

@@ -25,6 +25,18 @@ export async function tellSetup(jobId: string, payload: BleedSetup): Promise<voi
   expect(answer.status).toBe(201)
 }
 
+/** What of a call lies over what comes after it: the place, the word, what is asked, the answer, what is below. */
+export const outOfPlace = (page: Page): Promise<string[]> =>
+  page.locator('[data-coach]').evaluate((coach) => {
+    const lines = ['[data-at]', '[data-word]', '[data-ask]', '[data-answer-bar]', '.call + *']
+      .map((name) => ({ name, box: coach.querySelector(name)?.getBoundingClientRect() }))
+      .filter(({ box }) => box !== undefined && box.height > 0)
+    return lines.flatMap(({ name, box }, i) => {
+      const next = lines[i + 1]
+      return next && box!.bottom > next.box!.top + 0.5 ? [`${name} over ${next.name}`] : []
+    })
+  })
+
 /** Two pages on one coached bleed. `seats`: which of them has which place. */
 export function coachOf(lead: Page, other: Page, seats: () => Record<string, Page>) {
   const at = (page: Page) => page.locator('[data-coach]')

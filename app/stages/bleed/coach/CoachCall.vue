@@ -12,7 +12,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ answer: [] }>()
 /** As wide as it may be, so that a short word is large. */
-const size = computed(() => `min(40cqh, ${Math.round(138 / Math.max(4, props.face.word.length))}cqw)`)
+const widest = computed(() => `${Math.round(138 / Math.max(4, props.face.word.length))}cqw`)
 function touch(event: MouseEvent) {
   if (props.face.answer) emit('answer')
   // What was touched keeps no focus: the next press of a key is no second touch of it.
@@ -42,11 +42,11 @@ function touch(event: MouseEvent) {
           'text-soft': face.state === 'waits',
           'text-rust': face.state === 'held' || face.state === 'paused',
         }"
-        :style="{ fontSize: size }"
+        :style="{ '--widest': widest }"
         data-word
         >{{ face.word }}</span
       >
-      <span class="mt-1 text-xl leading-snug sm:text-2xl" data-ask>{{ face.ask }}</span>
+      <span class="mt-1 mb-2 text-xl leading-snug sm:text-2xl" data-ask>{{ face.ask }}</span>
       <span v-if="remains !== null" class="mt-1 text-2xl" data-remains
         >goes on by itself in <strong>{{ remains }}</strong> s</span
       >
@@ -60,10 +60,13 @@ function touch(event: MouseEvent) {
       </span>
       <span
         v-if="face.answer"
-        class="mt-auto flex w-full flex-wrap items-baseline gap-x-3 rounded-sm bg-amber px-4 py-3 text-on-amber"
+        class="mt-auto flex w-full items-baseline gap-x-3 rounded-sm bg-amber px-4 py-3 text-on-amber sm:flex-wrap"
+        data-answer-bar
       >
         <strong class="text-2xl" data-answer-words>{{ face.answer.words }}</strong>
-        <span class="text-base max-sm:hidden">{{ onItsWay ? 'on its way …' : hint }}</span>
+        <span v-if="onItsWay" class="shrink-0 text-base">on its way …</span>
+        <!-- A phone has neither keys nor the room to name them. -->
+        <span v-else class="text-base max-sm:hidden">{{ hint }}</span>
       </span>
       <span v-else-if="onItsWay" class="mt-auto text-base text-soft">on its way …</span>
     </button>
@@ -80,8 +83,18 @@ function touch(event: MouseEvent) {
   min-height: 33.5dvh;
 }
 .word {
+  font-size: min(40cqh, var(--widest));
   font-weight: 700;
   line-height: 1;
   letter-spacing: -0.01em;
+}
+/* One column: as high as what is asked needs, and the page scrolls. */
+@media (max-width: 899px) {
+  .call {
+    container-type: inline-size;
+  }
+  .word {
+    font-size: min(12dvh, var(--widest));
+  }
 }
 </style>
