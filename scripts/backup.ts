@@ -47,7 +47,7 @@ async function restore(file: string): Promise<void> {
     }
     return restoreBackup(settings, file)
   })
-  say(`Put back: ${table(rows)}. Pages that are open show it once they are opened again.`)
+  say(`Put back: ${table(rows)}. Pages that are open say so, and show it once they are opened again.`)
 }
 
 try {

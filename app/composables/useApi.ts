@@ -1,5 +1,6 @@
 import type { Problem } from '~~/contract'
 import { keptAnswers, shownAsOf } from '~/sync/kept'
+import { heardOfShop } from '~/sync/put-back'
 
 /** The server did not take it: why, and whether trying again later can help. */
 export class ApiError extends Error {
@@ -69,6 +70,7 @@ async function call<T>(path: string, body: unknown, method: Verb): Promise<T> {
       body: body === undefined ? undefined : JSON.stringify(body),
       signal: AbortSignal.timeout(ANSWER_WITHIN),
     })
+    heardOfShop(response.headers.get('mellow-restored-at'))
     text = await response.text()
   } catch {
     throw new ApiError(AWAY, 0)

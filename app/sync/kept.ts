@@ -80,6 +80,14 @@ class KeptAnswers {
     const of = keyOf(subject)
     void this.attempt((store) => store.delete('entries', IDBKeyRange.bound([of, 0], [of, upTo])))
   }
+
+  /** Another shop is in the place of the one that this is about. */
+  async forgetAll(): Promise<void> {
+    await this.attempt(async (store) => {
+      await store.clear('answers')
+      await store.clear('entries')
+    })
+  }
 }
 const keyOf = ({ type, id }: Subject): string => `${type}:${id}`
 

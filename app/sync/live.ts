@@ -2,6 +2,7 @@ import { useDocumentVisibility, useEventListener, useEventSource } from '@vueuse
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import type { Cue } from '~~/contract'
 import type { Entry } from '~~/core/journal'
+import { heardOfShop } from './put-back'
 
 /** ms: the server beats every 15 s; a stream that is still for longer than two beats is taken as gone. */
 const STILL = 40_000
@@ -48,7 +49,7 @@ export function useLive(path: () => string | undefined, hears: Hears) {
       source?.addEventListener('cue', seen(hears.cue))
       source?.addEventListener(
         'beat',
-        seen(() => {}),
+        seen(({ restoredAt }: { restoredAt?: string }) => heardOfShop(restoredAt)),
       )
       source?.addEventListener('open', hears.opened)
       source?.addEventListener('error', () => {

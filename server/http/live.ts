@@ -1,6 +1,8 @@
 import { createEventStream } from 'h3'
 import { IdPath, LiveQuery } from '../../contract'
 import { join, MOST_STREAMS, openStreams, type Stream } from '../live/hub'
+import { restoredAt } from '../live/keeping'
+import { onCommitted } from '../live/news'
 import { checker } from '../services/validate'
 import { readJobRow } from '../services/jobs'
 import { notFound, Refusal } from '../services/refusal'
@@ -15,7 +17,8 @@ const AGAIN = 500
 
 /**
  * A subject as it goes on, as server-sent events: `entry` with id `<job sequence>.<vehicle sequence>`, `cue` without one, and
- * a `beat` now and then. It goes on after Last-Event-ID, else after the query's `after`.
+ * a `beat` now and then, with when the shop was last put back from a backup. It goes on after Last-Event-ID, else after the
+ * query's `after`.
  */
 export const liveOf = (type: 'job' | 'vehicle') =>
   route(async ({ database, event, params, query }) => {
@@ -47,11 +50,16 @@ export const liveOf = (type: 'job' | 'vehicle') =>
       close: () => void events.close().catch(() => {}),
     }
     const leave = join(stream)
-    const beat = setInterval(() => push('beat', null), BEAT)
+    const told = () => JSON.stringify({ restoredAt: restoredAt() })
+    const beat = (retry?: number) =>
+      void events.push({ event: 'beat', data: told(), ...(retry && { retry }) }).catch(() => {})
+    const beating = setInterval(() => beat(), BEAT)
+    const forget = onCommitted((news) => news === 'restored' && beat())
     event.node.res.once('close', () => {
-      clearInterval(beat)
+      clearInterval(beating)
+      forget()
       leave()
     })
-    void events.push({ event: 'beat', data: 'null', retry: AGAIN }).catch(() => {})
+    beat(AGAIN)
     await events.send()
   })

@@ -9,6 +9,7 @@ import {
 import pino from 'pino'
 import { currentDatabase } from '../database/current'
 import type { Database } from '../database/database'
+import { restoredAt } from '../live/keeping'
 import { readJson } from './body'
 import { problemOf } from './problem'
 
@@ -56,6 +57,9 @@ export function route(work: (request: Request) => Promise<unknown>) {
   return defineEventHandler(async (event) => {
     setResponseHeader(event, 'cache-control', 'no-store')
     setResponseHeader(event, 'cross-origin-resource-policy', 'same-origin')
+    // A page that was open before sees by it that all it has shown is of another shop.
+    const shop = restoredAt()
+    if (shop) setResponseHeader(event, 'mellow-restored-at', shop)
     try {
       return await work({
         database: currentDatabase(),

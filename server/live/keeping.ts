@@ -11,15 +11,18 @@ const SOON = 120
 /** ms between looks for what another process, or one that was killed, has left stale. */
 const LATER = 2000
 
-let restoredAt: string | null | undefined
+let restored: string | undefined
+/** When another shop was put in the place of this one, or `never`; undefined until it was looked at. */
+export const restoredAt = (): string | undefined => restored
 /** A restore puts another history under the same names: what was read before it is forgotten. */
 async function seeRestored(database: Database): Promise<void> {
   const [row] = await database.sequelize.query<{ at: Date }>('SELECT at FROM pulse WHERE id = 2', {
     type: QueryTypes.SELECT,
   })
-  const at = row?.at.toISOString() ?? null
-  if (restoredAt !== undefined && at !== restoredAt) committed('restored')
-  restoredAt = at
+  const at = row?.at.toISOString() ?? 'never'
+  const isNews = restored !== undefined && at !== restored
+  restored = at
+  if (isNews) committed('restored')
 }
 
 /**

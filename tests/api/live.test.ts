@@ -78,6 +78,9 @@ describe('a job’s stream', () => {
     const stream = await listen(`/jobs/${job.jobId}/live?after=1.1`)
     expect(stream.response.headers.get('content-type')).toMatch(/^text\/event-stream/)
     await stream.until(() => stream.entries().length === 1)
+    // Whether it is still the same shop is told first, and by every answer.
+    expect(stream.messages[0]).toMatchObject({ event: 'beat', data: { restoredAt: 'never' } })
+    expect(stream.response.headers.get('mellow-restored-at')).toBe('never')
     const { body } = await file('during')
     await file('on the vehicle', { type: 'vehicle', id: job.vehicleId })
     await stream.until(() => stream.entries().length === 3)

@@ -13,6 +13,7 @@ import { restoreBackup } from '../../server/backup/restore'
 import { writeBackup } from '../../server/backup/write'
 import { freshDatabase, runningSuite } from '../harness/running'
 import { allSent, beSomebody, demoJob, entriesOf, expect, get, measure, SUITE, test, url } from './app'
+import { wrongOn } from './axe'
 import { open, reckoned } from './trial'
 
 const DAY = 24 * 3600 * 1000
@@ -188,6 +189,7 @@ const benchOf = async (page: Page): Promise<string[]> => {
 
 test('backed up, wiped and restored in the browser’s sight: the same bench, the same figures', async ({
   page,
+  context,
 }) => {
   test.setTimeout(120_000)
   await beSomebody(page)
@@ -206,6 +208,10 @@ test('backed up, wiped and restored in the browser’s sight: the same bench, th
   // The server has read more of this job than the backup holds.
   await filed(job.id, 0, [['note', { words: 'after the backup' }]])
   expect((await entriesOf(job.id)).at(-1)!.payload).toEqual({ words: 'after the backup' })
+  // Somebody else has the job open all the while, and it knows of that note.
+  const other = await context.newPage()
+  await other.goto(url(`/jobs/${job.id}/record`))
+  await expect(other.getByText('after the backup')).toBeVisible()
   await (await freshDatabase(settings, settings.name)).sequelize.close()
   await page.goto(url('/'))
   // Nobody works here any more, and there is nothing to be done.
@@ -218,11 +224,21 @@ test('backed up, wiped and restored in the browser’s sight: the same bench, th
   await expect
     .poll(async () => (await entriesOf(job.id)).at(-1)!.payload)
     .toEqual({ words: 'after the restore' })
+  // A page that was open is told so; it counts on from the other shop until it is opened again.
+  const told = other.locator('[data-put-back]')
+  await expect(told).toContainText('The shop was put back from a backup')
+  expect(await wrongOn(other)).toEqual([])
+  await told.getByRole('button', { name: 'Open it again' }).click()
+  await expect(other.getByText('after the restore')).toBeVisible()
+  await expect(other.getByText('after the backup')).toHaveCount(0)
+  await expect(told).toHaveCount(0)
+  await other.close()
   await page.goto(url('/'))
   // The same order, but for the one that was filed into last.
   expect(await benchOf(page)).toEqual([job.id, ...bench.filter((id) => id !== job.id)])
   await page.goto(url(`/jobs/${job.id}/prove`))
   await expect(verdict).toBeVisible()
+  await expect(page.locator('[data-put-back]')).toHaveCount(0)
   expect(await page.getByRole('region', { name: 'Verdict' }).innerText()).toBe(said)
   // And it goes on from there.
   await measure(page, 'Free travel at the pad', '24')

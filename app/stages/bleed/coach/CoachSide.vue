@@ -49,12 +49,12 @@ const release = ({ detail, target }: MouseEvent) => {
         ><strong>{{ level.strokes }}</strong> <span class="text-soft"> strokes to top up</span></span
       >
       <span v-if="left" class="text-lg" data-left
-        ><span class="text-soft">Left in it, reckoned: </span
+        ><span class="text-soft">Air left, reckoned: </span
         ><strong class="whitespace-nowrap">{{ left }}</strong
         ><span class="text-soft"
           >;
           <span class="whitespace-nowrap"
-            >may stay {{ withUnits(1000 * target.value, 'mm³') }}</span
+            >up to {{ withUnits(1000 * target.value, 'mm³') }} may stay</span
           ></span
         ></span
       >
