@@ -5,6 +5,7 @@ const loopback = '127.0.0.1'
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   ssr: false,
+  sourcemap: false,
   devtools: { enabled: false },
   telemetry: false,
   devServer: { host: loopback },

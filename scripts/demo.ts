@@ -1,8 +1,5 @@
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
-import { loadDemo } from '../demo/load'
-import { openDatabase } from '../server/database/database'
-import { migrator } from '../server/database/migrate'
 import { databaseSettings, type DatabaseSettings } from '../server/database/settings'
 import { ensureBuilt } from './build'
 import { takeFolder } from './data-folder'
@@ -85,6 +82,12 @@ async function ownDatabase(port: number): Promise<PrivateMariadb> {
 }
 
 async function prepare(settings: DatabaseSettings): Promise<void> {
+  // Read only now: what is refused before it is said at once.
+  const [{ openDatabase }, { migrator }, { loadDemo }] = await Promise.all([
+    import('../server/database/database'),
+    import('../server/database/migrate'),
+    import('../demo/load'),
+  ])
   const database = openDatabase(settings)
   try {
     await database.sequelize.authenticate().catch((error: Error) => {

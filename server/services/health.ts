@@ -55,7 +55,7 @@ async function readAndWrite({ sequelize }: Database): Promise<void> {
 }
 
 async function inTime<T>(work: Promise<T>): Promise<T> {
-  let timer: NodeJS.Timeout | undefined
+  let timer: ReturnType<typeof setTimeout> | undefined
   const late = new Promise<never>((_, reject) => {
     timer = setTimeout(() => reject(new Error('no answer in time')), ANSWERS_WITHIN)
   })

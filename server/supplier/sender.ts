@@ -25,7 +25,7 @@ interface ToSend {
  * down nor a server that is killed loses one; and each carries its own id, so that sending again never orders twice.
  */
 export class OrderSender {
-  private timer: NodeJS.Timeout | undefined
+  private timer: ReturnType<typeof setTimeout> | undefined
   private running = false
   private stopped = false
 

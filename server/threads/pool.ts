@@ -19,7 +19,7 @@ interface Waiting extends Asked {
 interface Thread {
   worker: Worker
   doing: Waiting | null
-  timer: NodeJS.Timeout | undefined
+  timer: ReturnType<typeof setTimeout> | undefined
 }
 
 const threads: Thread[] = []

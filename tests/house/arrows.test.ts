@@ -75,7 +75,29 @@ export {}
     expect(rules).toContain('@typescript-eslint/switch-exhaustiveness-check')
   })
 
-  it('keep clock and chance out of the core', async () => {
+  it.each([
+    ['core/circuit/planted.ts', 'export const w = window.innerWidth\n'],
+    ['core/circuit/planted.ts', 'export const e = process.env\n'],
+    ['core/circuit/planted.ts', 'export const t = setTimeout(() => {}, 1)\n'],
+    ['contract/planted.ts', 'export const s = localStorage.length\n'],
+    ['server/services/planted.ts', 'export const d = document.title\n'],
+    ['server/services/planted.ts', 'export const r = ref(1)\n'],
+  ])('%s may name only what there is where it runs: %s', async (path, code) => {
+    expect(await refused(code, path)).toContain('no-undef')
+  })
+
+  it('let a part name what there is', async () => {
+    expect(
+      await refused('export const c = structuredClone({ m: Math.PI })\n', 'core/circuit/planted.ts'),
+    ).toEqual([])
+    expect(
+      await refused('export const b = Buffer.from(String(process.pid))\n', 'server/planted.ts'),
+    ).toEqual([])
+  })
+
+  it('keep clock and chance out of the core, and all that is waited for', async () => {
+    for (const code of ['export const w = async () => 1\n', 'export const p = Promise.resolve(1)\n'])
+      expect(await refused(code, 'core/circuit/planted.ts')).toContain('no-restricted-syntax')
     expect(await refused('export const t = Date.now()\n', 'core/circuit/planted.ts')).toContain(
       'no-restricted-properties',
     )

@@ -46,7 +46,7 @@ function notNow(id: Need): string {
 }
 const done = ({ done: steps, step }: ReturnType<typeof walk>) =>
   step === null ? 'done' : steps.length ? `step ${steps.length + 1}` : ''
-const answerOf = (guide: Guide, step: Guide['steps'][number]) => {
+const answerOf = (step: Guide['steps'][number]) => {
   if (step.ask === 'reading') {
     const reading = evidence.value.readings[step.reading]
     return reading ? withUnits(reading.value, readingKind(step.reading).unit) : ''
@@ -77,7 +77,7 @@ const answerOf = (guide: Guide, step: Guide['steps'][number]) => {
         <p v-if="guide.caution" class="font-semibold">{{ guide.caution }}</p>
         <ol>
           <li v-for="step in state.done" :key="step.id" class="py-1">
-            {{ step.say }} <strong>{{ answerOf(guide, step) }}</strong>
+            {{ step.say }} <strong>{{ answerOf(step) }}</strong>
           </li>
         </ol>
         <template v-if="state.step">
