@@ -23,6 +23,8 @@ const THIRD = 1 / 3
 /** Cycles of the three parts of a bleed of two: forty in `npm run trials`. */
 const [FILL, FLUSH, FINISH] = WHOLE ? [14, 12, 14] : [9, 4, 5]
 const ALL = FILL + FLUSH + FINISH
+/** Seconds that a walk between pedal and screw is given. */
+const WALK = 20
 /** Capital letters of this face are so high, in parts of its size. */
 const CAPITAL = 0.668
 
@@ -204,6 +206,8 @@ test('alone with a bar: twelve cycles, twenty-four walks of twenty seconds, by k
     await expect(coach).toHaveAttribute('data-n', String(n + 1))
   }
   await press('Space')
+  const pageTime = () => page.evaluate(() => Date.now())
+  let before = await pageTime()
   await press('PageDown')
   await expect(page.locator('[data-coach]')).toHaveAttribute('data-awake-by', 'film')
   expect(
@@ -229,12 +233,21 @@ test('alone with a bar: twelve cycles, twenty-four walks of twenty seconds, by k
         seen.length % 6 === 1 ? 'To the screw. Then: open.' : 'To the screw. Then: close.',
       )
       const n = Number(await coach.getAttribute('data-n'))
-      await page.clock.fastForward(19_000)
+      // The page's clock stands while it is looked at: how long this takes here is no part of the walk.
+      await page.clock.pauseAt((await pageTime()) + 2000)
+      const remains = Number(await page.locator('[data-remains] strong').textContent())
+      expect(remains).toBeLessThanOrEqual(WALK)
+      expect(remains).toBeGreaterThanOrEqual(Math.ceil(WALK - ((await pageTime()) - before) / 1000))
+      await page.clock.fastForward(1000 * remains - 1500)
       expect(Number(await coach.getAttribute('data-n'))).toBe(n)
-      await page.clock.fastForward(1_500)
+      await page.clock.fastForward(2000)
       await expect(coach).toHaveAttribute('data-n', String(n + 1))
+      await page.clock.resume()
       walked += 1
-    } else await press('Space')
+    } else {
+      before = await pageTime()
+      await press('Space')
+    }
     if (now === 'up') await press('5')
   }
   expect(seen.slice(0, 6)).toEqual(['walk', 'open', 'down', 'walk', 'shut', 'up'])
