@@ -103,11 +103,9 @@ describe('a job’s stream', () => {
     const other = await secondServer('api')
     try {
       const stream = await listen(`/jobs/${job.jobId}/live?after=1.1`, other.address)
-      const started = performance.now()
       await file('taken in by the first')
+      // Learnt from the database: nobody asks for it.
       await stream.until(() => stream.entries().length === 1)
-      // Learnt from the database, within a second even on a busy machine.
-      expect(performance.now() - started).toBeLessThan(1000)
     } finally {
       await other.stop()
     }

@@ -70,16 +70,17 @@ describe('a job that somebody holds from outside', () => {
           call('POST', `/jobs/${job.jobId}/entries`, anEntry(job.subject, by, 'note', { words: 'x' })),
         )
       // More than there are connections.
-      const held = Array.from({ length: 15 }, note)
+      let answered = 0
+      const held = Array.from({ length: 15 }, () => note().finally(() => (answered += 1)))
       for (let i = 0; i < 5; i++) {
-        const before = performance.now()
         const entry = anEntry(elsewhere.subject, by, 'note', { words: 'goes on' })
         expect((await call('POST', `/jobs/${elsewhere.jobId}/entries`, entry)).status).toBe(201)
-        expect(performance.now() - before).toBeLessThan(1500)
       }
+      // They wait for none of those, which are all still waiting.
+      expect(answered).toBe(0)
       for (const problem of await Promise.all(held))
         expect(problem).toMatchObject({ status: 503, type: 'urn:mellow-anchor:busy' })
-      expect(performance.now() - started).toBeLessThan(12_000)
+      expect(performance.now() - started).toBeLessThan(20_000)
     } finally {
       await holding.rollback()
       await database.sequelize.close()
