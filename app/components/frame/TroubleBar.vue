@@ -28,7 +28,7 @@ function giveUp(id: string) {
     class="no-print flex flex-wrap items-center gap-x-3 border-b border-rust px-4 py-1"
     data-put-back
   >
-    <p class="min-w-0 grow py-1">
+    <p class="min-w-0 flex-1 basis-64 py-1">
       <strong class="text-rust">The shop was put back from a backup.</strong> What this page shows may
       be from before that. Note what you have typed and not filed, then open the page again.
     </p>
