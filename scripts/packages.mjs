@@ -13,7 +13,8 @@ export const root = dirname(dirname(fileURLToPath(import.meta.url)))
 export async function ensurePackages() {
   if (!installed()) {
     say('Installing packages (npm ci) …')
-    await run('npm', ['ci', '--no-audit', '--no-fund'])
+    // A registry that fails once, or a package's own set-up, goes through the second time.
+    await run('npm', ['ci', '--no-audit', '--no-fund'], 2)
   }
   if (!existsSync(join(root, '.nuxt', 'tsconfig.app.json'))) {
     say('Preparing types …')
@@ -42,9 +43,16 @@ export function say(line) {
   process.stderr.write(`${line}\n`)
 }
 
-async function run(/** @type {string} */ command, /** @type {string[]} */ args) {
-  const { code } = await runTool(command, args, { cwd: root, show: true })
-  if (code === 0) return
+async function run(
+  /** @type {string} */ command,
+  /** @type {string[]} */ args,
+  /** How often it is tried. */ times = 1,
+) {
+  for (let i = 1; i <= times; i++) {
+    const { code } = await runTool(command, args, { cwd: root, show: true })
+    if (code === 0) return
+    if (i < times) say(`\n${command} ${args.join(' ')} failed; once more …`)
+  }
   say(`\n${command} ${args.join(' ')} failed. Check the network to the npm registry, then start again.`)
   await end(1)
 }
