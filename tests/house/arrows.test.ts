@@ -86,6 +86,11 @@ export {}
     expect(await refused(code, path)).toContain('no-undef')
   })
 
+  it('keep what only Node has out of the app', async () => {
+    const found = await refused('export const e = process.env.HOME\n', 'app/sync/planted.ts')
+    expect(found).toContain('no-restricted-globals')
+  })
+
   it('let a part name what there is', async () => {
     expect(
       await refused('export const c = structuredClone({ m: Math.PI })\n', 'core/circuit/planted.ts'),
