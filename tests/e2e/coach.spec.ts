@@ -300,6 +300,16 @@ test('calls are large, touches a third of the screen, a foot switch answers; tri
   await page.getByLabel('Add to what is called').selectOption('bottomed')
   await page.getByRole('button', { name: 'Start calling' }).click()
   const coach = page.locator('[data-coach]')
+  await expect(coach).toBeVisible()
+  // With both places on a smaller tablet no word runs out of its cell.
+  await page.setViewportSize({ width: 1024, height: 768 })
+  const runsOver = await coach.evaluate((one) =>
+    [...one.querySelectorAll('button')]
+      .filter(({ scrollWidth, clientWidth }) => scrollWidth > clientWidth)
+      .map(({ innerText }) => innerText),
+  )
+  expect(runsOver).toEqual([])
+  await page.setViewportSize({ width: 1280, height: 800 })
   const words: string[] = []
   for (let i = 0; i < 40; i++) {
     const state = await coach.getAttribute('data-state')

@@ -105,16 +105,16 @@ function says(one: PedalSays, event?: MouseEvent) {
       </div>
     </section>
     <section v-if="atPedal" aria-label="What does the pedal say?" class="border-t border-hairline">
-      <div
-        class="grid grid-cols-2"
-        :class="atScrew ? 'sm:grid-cols-[repeat(4,minmax(0,1fr))_auto]' : ''"
-      >
+      <div class="grid grid-cols-2" :class="atScrew ? 'sm:grid-cols-[repeat(4,auto)_auto]' : ''">
         <button
           v-for="one in SAYS"
           :key="one"
           type="button"
-          class="min-h-12 border-r border-b border-hairline px-4 text-left leading-tight font-semibold first-letter:uppercase"
-          :class="[lastSays === one ? 'bg-ink text-ground' : '', atScrew ? '' : 'text-lg']"
+          class="min-h-12 border-r border-b border-hairline text-left leading-tight font-semibold first-letter:uppercase"
+          :class="[
+            lastSays === one ? 'bg-ink text-ground' : '',
+            atScrew ? 'px-4 sm:px-2 xl:px-4' : 'px-4 text-lg',
+          ]"
           @click="says(one, $event)"
         >
           {{ PEDAL_SAYS_WORDS[one] }}
