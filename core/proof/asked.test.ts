@@ -4,7 +4,7 @@ import { cycle, entry, reading } from '../../tests/arbitrary/entry'
 import { fromArchetype } from '../installation'
 import { fold, type Entry } from '../journal'
 import { operationOf, OPERATIONS, type OperationId } from '../work'
-import { judge, nextStep, proofChecks, readingsAsked, touchedBy } from '.'
+import { judge, nextStep, proofChecks, readingsAsked, touchedBy, workOn } from '.'
 
 const van = fromArchetype('small-car')
 const shared = { ...van, reservoir: { ...van.reservoir, sharedWithBrakes: true } }
@@ -34,6 +34,15 @@ describe('what the proof asks', () => {
 
   it('is not less because somebody wiped a joint to look at it', () => {
     expect(touchedBy(fold(done('wash')))).toBeNull()
+    expect(workOn(fold(done('wash', 'tighten')))).toEqual(['tighten'])
+  })
+
+  it('knows work by the steps of its plan too, each once, and no more where the step is open again', () => {
+    const step = (n: number, act: 'done' | 'undone') =>
+      entry(n, 'step', { step: 'renewSlave.strapsOff', act })
+    expect(workOn(fold([step(1, 'done')]))).toEqual(['slave'])
+    expect(workOn(fold([...done('slave'), step(2, 'done')]))).toEqual(['slave'])
+    expect(workOn(fold([step(1, 'done'), step(2, 'undone')]))).toEqual([])
   })
 
   it('is the rod where the master was renewed, and not where the slave was', () => {

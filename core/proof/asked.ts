@@ -9,15 +9,17 @@ import { PROOF_CHECKS, PROOF_READINGS } from './rules'
  * What the work has touched, by what was said to be done and whether it was bled; null where nobody has said what was done:
  * then it may have been anything.
  */
-export function touchedBy({ workDone, stepsTold, bleed }: JobState): ReadonlySet<Touched> | null {
-  const said = workDone.map(({ payload }) => payload.operation)
-  const mended = [...new Set([...said, ...workOf(stepsTold)])]
-    .map(operationOf)
-    .filter(({ looks }) => !looks)
+export function touchedBy(state: JobState): ReadonlySet<Touched> | null {
+  const mended = workOn(state).map(operationOf)
   if (mended.length === 0) return null
   const touched = new Set(mended.flatMap(({ touches }) => touches))
-  if (bleed.cycles.length > 0) touched.add('circuit')
+  if (state.bleed.cycles.length > 0) touched.add('circuit')
   return touched
+}
+/** Work that was done on the vehicle, each once, as it was said or by the steps of the plan; looking at it is none. */
+export function workOn({ workDone, stepsTold }: JobState): OperationId[] {
+  const said = workDone.map(({ payload }) => payload.operation)
+  return [...new Set([...said, ...workOf(stepsTold)])].filter((id) => !operationOf(id).looks)
 }
 /** Work of which a step of the plan is done. */
 function workOf(stepsTold: JobState['stepsTold']): OperationId[] {

@@ -1,5 +1,5 @@
 /** Acceptance: what the readings before and after mean, and the verdict that they add up to. */
-export { proofChecks, readingsAsked, readingsOwed, touchedBy } from './asked'
+export { proofChecks, readingsAsked, readingsOwed, touchedBy, workOn } from './asked'
 export {
   blockingStops,
   isProven,

@@ -10,6 +10,7 @@ import { containers } from './migrations/0008-containers'
 import { partsAndOrders } from './migrations/0009-parts-and-orders'
 import { packages } from './migrations/0010-packages'
 import { dueAndSearch } from './migrations/0011-due-and-search'
+import { learntFromJobs } from './migrations/0012-learnt-from-jobs'
 import { circuitPlan } from './migrations/0005-circuit-plan'
 
 /** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
@@ -31,6 +32,7 @@ const MIGRATIONS: readonly Migration[] = [
   partsAndOrders,
   packages,
   dueAndSearch,
+  learntFromJobs,
 ]
 export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
 

@@ -45,10 +45,7 @@ export async function whatIsLearnt(database: Database): Promise<LearntTold> {
     ),
     select<{ operation: OperationId }>(
       `SELECT done.operation, COUNT(*) AS jobs, SUM(${BACK}) AS back
-         FROM jobs j JOIN (
-           SELECT DISTINCT e.jobId, JSON_VALUE(e.payload, '$.operation') AS operation FROM entries e
-            WHERE e.kind = 'workDone' AND NOT EXISTS (SELECT 1 FROM entries w WHERE w.withdraws = e.id)
-              AND NOT EXISTS (SELECT 1 FROM entries c WHERE c.corrects = e.id)) done ON done.jobId = j.id
+         FROM jobs j, JSON_TABLE(j.work, '$[*]' COLUMNS (operation VARCHAR(40) PATH '$')) done
         WHERE ${PROVEN} GROUP BY 1 ORDER BY jobs DESC, done.operation LIMIT ${MOST}`,
       comebacks.since,
     ),

@@ -1,13 +1,14 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import { cameBack, dueOf, type DueItem, type JobBefore } from '../../core/due'
 import { fluidFrom, fold, installationFrom } from '../../core/journal'
-import { blockingStops, isProven, nextStep, openStops } from '../../core/proof'
+import { stepsTook } from '../../core/learnt'
+import { blockingStops, isProven, nextStep, openStops, workOn } from '../../core/proof'
 import type { Database } from '../database/database'
 import { inTransaction } from '../database/transaction'
 import { bearingOf } from './history'
 
 /** Raised where the rules change by which a job's step is worked out: then what is kept is worked out anew. */
-const RULES = 6
+const RULES = 7
 /** Jobs that are worked out in one go, before others have their turn. */
 const AT_ONCE = 25
 
@@ -62,6 +63,7 @@ async function refresh(
   const stopped = blockingStops(stops).length > 0
   const settled = done && state.cause !== null
   const complaints = state.complaints.map(({ complaint }) => complaint)
+  const took = stepsTook(state)
   const due = dueOf(state, installation, fluidFrom(ofVehicle))
   const before = await provenBefore(database, vehicleId, id)
   const itself = before.find((job) => job.id === id)
@@ -70,7 +72,7 @@ async function refresh(
   await inTransaction(database, async (transaction) => {
     const [, changed] = await database.sequelize.query(
       `UPDATE jobs SET outcome = ?, step = ?, standing = ?, onBench = ?, causes = ?, closedAt = ?, provenAt = ?,
-        complaints = ?, cameBackOf = ?, rules = ?, fresh = 1
+        complaints = ?, cameBackOf = ?, work = ?, stepsTook = ?, rules = ?, fresh = 1
       WHERE id = ? AND changes = ?`,
       {
         replacements: [
@@ -83,6 +85,8 @@ async function refresh(
           done ? new Date(state.verdict!.at) : null,
           JSON.stringify(complaints),
           cameBack({ openedAt: itself.openedAt, complaints }, before),
+          JSON.stringify(workOn(state)),
+          took.length > 0 ? JSON.stringify(took) : null,
           RULES,
           id,
           changes,

@@ -1,9 +1,11 @@
 import { QueryTypes } from 'sequelize'
 import type { StepTimesTold } from '../../contract'
+import type { StepTook } from '../../core/learnt'
 import { PACKAGES, type Package } from '../../core/plan'
 import type { Database } from '../database/database'
 import { listPackages } from './packages'
 import { learningOf } from './shop'
+import { refreshStale } from './standing'
 
 /** A time so far from the planned one is a slip of the finger, and no step: it is not learnt from. */
 const SLIP = 20
@@ -13,21 +15,22 @@ export async function stepTimes(database: Database): Promise<StepTimesTold> {
   const { off, since } = await learningOf(database, 'times')
   if (off) return Object.create(null) as StepTimesTold
   const own = await listPackages(database)
-  const rows = await database.sequelize.query<{ step: string; minutes: string | number }>(
-    `SELECT JSON_VALUE(e.payload, '$.step') AS step, JSON_VALUE(e.payload, '$.minutes') AS minutes
-       FROM entries e
-      WHERE e.kind = 'step' AND e.at >= ? AND JSON_VALUE(e.payload, '$.act') = 'done'
-        AND JSON_VALUE(e.payload, '$.minutes') > 0
-        AND NOT EXISTS (SELECT 1 FROM entries w WHERE w.withdraws = e.id)
-        AND NOT EXISTS (SELECT 1 FROM entries c WHERE c.corrects = e.id)`,
-    { replacements: [new Date(since ?? 0)], type: QueryTypes.SELECT },
+  await refreshStale(database)
+  const rows = await database.sequelize.query<{ stepsTook: unknown }>(
+    'SELECT stepsTook FROM jobs WHERE stepsTook IS NOT NULL',
+    { type: QueryTypes.SELECT },
   )
+  const took = rows
+    .flatMap(
+      ({ stepsTook: kept }) => (typeof kept === 'string' ? JSON.parse(kept) : kept) as StepTook[],
+    )
+    .filter(({ at }) => since === null || Date.parse(at) >= Date.parse(since))
   const planned = plannedMinutes(own)
   const times = Object.create(null) as StepTimesTold
-  for (const { step, minutes } of rows) {
+  for (const { step, minutes } of took) {
     const likely = planned.get(step)
     if (!likely) continue
-    const ratio = Number(minutes) / likely
+    const ratio = minutes / likely
     if (ratio > SLIP || ratio < 1 / SLIP) continue
     const one = (times[step] ??= { count: 0, sumLog: 0 })
     one.count += 1

@@ -31,11 +31,11 @@ async function proven(by: string, vehicleId: string, complaint: 'soft' | 'grinds
   })
   const file = filer(by, subject)
   await file('complaint', { complaint }, { at })
-  await file('workDone', { operation: 'slave' }, { at })
+  const work = await file('workDone', { operation: 'slave' }, { at })
   await file('graded', { of: complaint, grade: 'gone' }, { at })
   await file('verdict', { outcome: 'pass', reasons: [] }, { at })
   await file('cause', { faults: ['slaveLeak'] }, { at })
-  return { jobId, subject, file }
+  return { jobId, subject, file, work }
 }
 
 describe('what is due', () => {
@@ -136,6 +136,24 @@ describe('a job that came back', () => {
 })
 
 describe('figures that are learnt', () => {
+  it('count work as it stands: not while it is taken back, and again once that is undone', async () => {
+    const by = await aPerson()
+    const { vehicleId } = await aJob(by)
+    const jobs = async () =>
+      (await call<LearntTold>('GET', '/shop/learnt')).body.repairs.find(
+        ({ operation }) => operation === 'slave',
+      )?.jobs ?? 0
+    const before = await jobs()
+    const { file, work } = await proven(by, vehicleId, 'grinds', '2026-11-02T10:00:00.000Z')
+    expect(await jobs()).toBe(before + 1)
+    const taken = await file('withdrawal', {}, { withdraws: work.id })
+    expect(await jobs()).toBe(before)
+    await file('withdrawal', {}, { withdraws: taken.id })
+    expect(await jobs()).toBe(before + 1)
+    await file('workDone', { operation: 'slave', words: 'boot too' }, { corrects: work.id })
+    await file('verdict', { outcome: 'pass', reasons: [] })
+    expect(await jobs()).toBe(before + 1)
+  })
   it('are left out while they are off, each by itself', async () => {
     const { settings } = (await call<Shop>('GET', '/shop')).body
     const record = () => call<Shop>('GET', '/shop').then(({ body }) => Object.keys(body.record).length)

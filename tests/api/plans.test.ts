@@ -89,28 +89,41 @@ describe('what steps took', () => {
   it('is learnt from what was told and stands', async () => {
     const before = (await call<StepTimesTold>('GET', '/shop/step-times')).body['renewMaster.off']
     const likely = PACKAGES.get('renewMaster')!.steps.find(({ id }) => id === 'off')!.minutes[1]!
-    const { subject, jobId } = await aJob(by)
-    const tell = (minutes: number, more: Partial<Entry> = {}) => {
-      const entry = anEntry(
-        subject,
-        by,
-        'step',
-        { step: 'renewMaster.off', act: 'done', minutes },
-        more,
-      )
-      return call('POST', `/jobs/${jobId}/entries`, entry).then(() => entry)
+    const tellIn = async (minutes: number) => {
+      const { subject, jobId } = await aJob(by)
+      const file = async (one: Entry) => {
+        await call('POST', `/jobs/${jobId}/entries`, one)
+        return one
+      }
+      const payload = { step: 'renewMaster.off', act: 'done', minutes } as const
+      const told = await file(anEntry(subject, by, 'step', payload))
+      const takeBack = ({ id }: Entry) =>
+        file({ ...anEntry(subject, by, 'withdrawal', {}), withdraws: id } as Entry)
+      const correct = (right: number) =>
+        file({
+          ...anEntry(subject, by, 'step', { ...payload, minutes: right }),
+          corrects: told.id,
+        } as Entry)
+      return { told, takeBack, correct }
     }
-    await tell(2 * likely)
-    const slip = await tell(3 * likely)
-    // Neither a slip of the finger nor what was taken back is learnt from.
-    await tell(1000 * likely)
-    await call('POST', `/jobs/${jobId}/entries`, {
-      ...anEntry(subject, by, 'withdrawal', {}),
-      withdraws: slip.id,
-    })
-    const after = (await call<StepTimesTold>('GET', '/shop/step-times')).body['renewMaster.off']!
-    expect(after.count - (before?.count ?? 0)).toBe(1)
-    expect(after.sumLog - (before?.sumLog ?? 0)).toBeCloseTo(Math.log(2), 9)
+    const learnt = async () => {
+      const now = (await call<StepTimesTold>('GET', '/shop/step-times')).body['renewMaster.off']
+      const [count, sumLog] = [now?.count ?? 0, now?.sumLog ?? 0]
+      return [count - (before?.count ?? 0), Math.exp(sumLog - (before?.sumLog ?? 0))] as const
+    }
+    await tellIn(2 * likely)
+    // A slip of the finger is not learnt from.
+    await tellIn(1000 * likely)
+    expect(await learnt()).toEqual([1, expect.closeTo(2, 9)])
+    const second = await tellIn(3 * likely)
+    expect(await learnt()).toEqual([2, expect.closeTo(6, 9)])
+    await second.correct(4 * likely)
+    expect(await learnt()).toEqual([2, expect.closeTo(8, 9)])
+    // Taken back, nothing is left of it, its correction neither; undone, it counts again.
+    const taken = await second.takeBack(second.told)
+    expect(await learnt()).toEqual([1, expect.closeTo(2, 9)])
+    await second.takeBack(taken)
+    expect(await learnt()).toEqual([2, expect.closeTo(8, 9)])
   })
 })
 
