@@ -60,6 +60,12 @@ describe('what is owed', () => {
     expect(dueOf(fold([early, off, late]), car, null)).toEqual([])
   })
 
+  it('is a repair put off until a step of its plan is done', () => {
+    const off = entry('deferred', { repair: 'hose', watch: 'freeTravel', limit: 45 })
+    const step = entry('step', { step: 'renewHose.on', act: 'done' }, '2026-11-21T08:00:00.000Z')
+    expect(dueOf(fold([off, step]), car, null)).toEqual([])
+  })
+
   it('is what was promised until it is done, and a change put off by distance', () => {
     const boot = entry('followUp', { what: 'boot', due: '2026-12-01' })
     const mileage = entry('measurement', { reading: 'mileage', value: 84_000, phase: 'asFound' })

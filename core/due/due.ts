@@ -1,14 +1,16 @@
+import type { RepairId } from '../diagnosis'
 import { circuitVolume, neededFor } from '../fluid'
 import type { Installation } from '../installation'
 import {
   latestReading,
   type CircuitPlan,
-  type Deferred,
   type FluidInside,
   type FollowUp,
   type JobState,
   type Recheck,
 } from '../journal'
+import { workOn } from '../proof'
+import { laterWatch, ownWatch, type DeferredDue, type Watched } from './watch'
 
 /** Fluid that comes of age: when it was last changed, and after how many months it is due. */
 export interface FluidDue {
@@ -27,7 +29,7 @@ export type DueItem = {
   atKm: number | null
 } & (
   | { kind: 'recheck'; payload: Recheck }
-  | { kind: 'deferred'; payload: Deferred }
+  | { kind: 'deferred'; payload: DeferredDue }
   | { kind: 'followUp'; payload: FollowUp }
   | { kind: 'circuitPlan'; payload: CircuitPlan }
   | { kind: 'fluid'; payload: FluidDue }
@@ -40,13 +42,15 @@ export const USUAL_MONTHS = 24
  * What a job leaves its vehicle owed: looks again, repairs and changes that were put off, what else was promised, and the
  * fluid's next change. Whether it is late is for whoever knows the day.
  * @param ofVehicle what the vehicle's own history says of its fluid
+ * @param before repairs that earlier jobs of the vehicle put off: one that this job’s readings call for is owed here too
  */
 export function dueOf(
   state: JobState,
   installation: Installation | null,
   ofVehicle: FluidInside | null,
+  before: readonly Watched[] = [],
 ): DueItem[] {
-  const { rechecks, deferred, followUps, rechecked, workDone, circuitPlan } = state
+  const { rechecks, followUps, rechecked, circuitPlan } = state
   const items: DueItem[] = []
   for (const { id, payload } of rechecks)
     if (!rechecked.includes(id))
@@ -57,16 +61,12 @@ export function dueOf(
         atKm: payload.atKm ?? null,
         payload,
       })
-  for (const { id, at, payload } of Object.values(deferred)) {
-    const done = workDone.some((one) => one.payload.operation === payload.repair && one.at > at)
-    if (!done)
-      items.push({
-        kind: 'deferred',
-        id,
-        due: payload.until ?? null,
-        atKm: payload.atKm ?? null,
-        payload,
-      })
+  items.push(...ownPutOff(state))
+  const work = new Set<string>(workOn(state))
+  for (const one of before) {
+    const payload = laterWatch(state, one)
+    if (payload.reached && !work.has(payload.repair) && !state.deferred[payload.repair])
+      items.push(putOff(one.id, { ...payload, ofJob: one.jobId }))
   }
   for (const { id, payload } of Object.values(followUps))
     if (!payload.done)
@@ -86,6 +86,25 @@ export function dueOf(
   const fluid = fluidDue(state, installation, ofVehicle)
   if (fluid) items.push(fluid)
   return items.sort(bySoonest)
+}
+
+/** Repairs that a job has put off and not done since, each with its watch. */
+export const ownPutOff = (state: JobState): DueItem[] =>
+  Object.values(state.deferred)
+    .filter((held) => !isDoneSince(state, held.payload.repair, held.at))
+    .map((held) => putOff(held.id, ownWatch(state, held)))
+
+/** Whether a repair was done after a moment, as it was said or by a step of its plan. */
+const isDoneSince = ({ workDone, stepsTold }: JobState, repair: RepairId, at: string): boolean =>
+  workOn({
+    workDone: workDone.filter((one) => one.at > at),
+    stepsTold: stepsTold.filter((one) => one.at > at),
+  }).some((one) => one === repair)
+
+/** Due when its reading has come to the limit, and else by the day that was set. */
+function putOff(id: string, payload: DeferredDue): DueItem {
+  const days = [payload.until, payload.reached?.at.slice(0, 10)].filter((day) => day !== undefined)
+  return { kind: 'deferred', id, due: days.sort()[0] ?? null, atKm: payload.atKm ?? null, payload }
 }
 
 const bySoonest = (a: DueItem, b: DueItem): number =>

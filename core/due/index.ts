@@ -1,5 +1,15 @@
 /** What a vehicle is owed and when, and which job came back. */
-export { dueOf, fluidChanged, monthsAfter, USUAL_MONTHS, type DueItem, type FluidDue } from './due'
+export {
+  dueOf,
+  fluidChanged,
+  monthsAfter,
+  ownPutOff,
+  USUAL_MONTHS,
+  type DueItem,
+  type FluidDue,
+} from './due'
 export { dueWords } from './words'
 export { fluidNow } from './fluid-now'
 export { cameBack, COMEBACK_DAYS, type JobBefore } from './came-back'
+export { isReached, laterWatch, type DeferredDue, type Watched } from './watch'
+export { fromBefore, type OwedBy } from './from-before'

@@ -1,3 +1,4 @@
+import { readingKind } from '../diagnosis'
 import { dayWords, tell, type Entry } from '../journal'
 import type { Format } from '../quantity'
 import { RULE_WORDS } from '../words'
@@ -14,6 +15,14 @@ export function dueWords(item: DueItem, format: Format): string {
     }
     case 'followUp':
       return item.payload.what
+    case 'deferred': {
+      const { watch, reached } = item.payload
+      const { label, unit } = readingKind(watch)
+      const words = tell({ kind: 'deferred', payload: item.payload }, format)
+      return reached
+        ? `${words}; ${label.toLowerCase()} is ${format.figure(reached.value, unit)}: it is due`
+        : words
+    }
     default:
       return tell({ kind: item.kind, payload: item.payload } as Pick<Entry, 'kind' | 'payload'>, format)
   }

@@ -1,4 +1,5 @@
 import { COMPLAINTS, REPAIRS, faultKind } from '../diagnosis'
+import { dueWords, ownPutOff } from '../due'
 import type { DecisionMade } from '../journal'
 import { isProven } from '../proof'
 import { operationOf } from '../work'
@@ -153,7 +154,7 @@ function remains(of: PaperJob, reader: PaperReader): string[] {
         `${words}: ${grade.grade === 'less' ? 'better, not gone' : 'as before'}${left}${grade.words ? ` (${grade.words})` : ''}`,
       ]
     }),
-    ...Object.values(state.deferred).map((one) => told('deferred', one.payload, reader)),
+    ...ownPutOff(state).map((one) => dueWords(one, reader.format)),
     ...Object.values(state.followUps)
       .filter(({ payload }) => !payload.done)
       .map(({ payload }) => told('followUp', payload, reader)),
@@ -161,7 +162,8 @@ function remains(of: PaperJob, reader: PaperReader): string[] {
 }
 
 function looks({ state }: PaperJob, { day, format }: PaperReader): string[] {
-  return state.rechecks.map(({ payload: { due, atKm } }) => {
+  const ahead = state.rechecks.filter(({ id }) => !state.rechecked.includes(id))
+  return ahead.map(({ payload: { due, atKm } }) => {
     const either = [
       ...(due ? [`by ${day(due)}`] : []),
       ...(atKm === undefined ? [] : [`at ${format.figure(atKm, 'km')}`]),

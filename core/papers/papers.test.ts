@@ -68,6 +68,27 @@ describe('the customer’s sheet', () => {
     )
   })
 
+  it('leaves out a repair put off that is done since, and a look again that was taken', () => {
+    const verdict = entry('verdict', { outcome: 'pass', reasons: [] })
+    const week = entry('recheck', { of: verdict.id, due: '2026-12-04', rules: ['reserve'] })
+    const far = entry('recheck', { of: verdict.id, atKm: 85_000, rules: ['sink'] })
+    const off = entry('deferred', { repair: 'hose', watch: 'freeTravel', limit: 45 })
+    const open = paperOf('customer', [verdict, week, far, off])
+    expect(said(open, 'What remains')).toEqual([
+      'Put off: renew the hose; ends at 45.0 mm of free travel at the pad',
+    ])
+    expect(said(open, 'When we look again').join()).toContain('2026-12-04')
+    const done = paperOf('customer', [
+      ...[verdict, week, far, off],
+      entry('workDone', { operation: 'hose' }, { at: '2027-01-01T08:00:00.000Z' }),
+      entry('verdict', { outcome: 'pass', reasons: [], recheck: week.id }),
+    ])
+    expect(said(done, 'What remains').join()).not.toContain('Put off')
+    const next = said(done, 'When we look again').join()
+    expect(next).not.toContain('2026-12-04')
+    expect(next).toContain('at 85000 km')
+  })
+
   it('gives parts alone where the shop’s rate was not kept with the decision', () => {
     const sheet = paperOf('customer', [
       entry('decision', {

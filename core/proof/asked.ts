@@ -17,7 +17,10 @@ export function touchedBy(state: JobState): ReadonlySet<Touched> | null {
   return touched
 }
 /** Work that was done on the vehicle, each once, as it was said or by the steps of the plan; looking at it is none. */
-export function workOn({ workDone, stepsTold }: JobState): OperationId[] {
+export function workOn({
+  workDone,
+  stepsTold,
+}: Pick<JobState, 'workDone' | 'stepsTold'>): OperationId[] {
   const said = workDone.map(({ payload }) => payload.operation)
   return [...new Set([...said, ...workOf(stepsTold)])].filter((id) => !operationOf(id).looks)
 }

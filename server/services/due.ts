@@ -4,6 +4,7 @@ import { dueWords } from '../../core/due'
 import { formatOf } from '../../core/quantity'
 import type { Database } from '../database/database'
 import { pageOf, pastCursor, whereOf, type Condition } from './paging'
+import { STILL_PUT_OFF } from './put-off'
 import { refreshStale } from './standing'
 
 interface Row {
@@ -34,7 +35,7 @@ export function dueStatement({ limit = 50, after, vehicle }: DueQueryValues): {
   sql: string
   replacements: unknown[]
 } {
-  const where = [NEWEST_FLUID]
+  const where = [NEWEST_FLUID, STILL_PUT_OFF]
   if (vehicle) where.push({ sql: 'd.vehicleId = ?', values: [vehicle] })
   if (after) where.push(pastCursor(after, ['d.sortDay', 'd.jobId', 'd.item'], 'ASC'))
   return {

@@ -6,6 +6,7 @@ import { blockingStops, isProven, nextStep, openStops, workOn } from '../../core
 import type { Database } from '../database/database'
 import { inTransaction } from '../database/transaction'
 import { bearingOf } from './history'
+import { putOffBefore, toldLater } from './put-off'
 
 /** Raised where the rules change by which a job's step is worked out: then what is kept is worked out anew. */
 const RULES = 7
@@ -22,9 +23,12 @@ interface Stale {
 /**
  * Works out what the entries of jobs add up to and keeps it with them: the outcome, what would bring the job on, which list
  * it stands in, and what it was once it is closed. Whatever is filed meanwhile makes it stale again.
+ * @returns whether that has made other jobs stale
  */
-export async function refreshJobs(database: Database, jobs: readonly Stale[]): Promise<void> {
-  for (const job of jobs) await refresh(database, job)
+export async function refreshJobs(database: Database, jobs: readonly Stale[]): Promise<boolean> {
+  let others = false
+  for (const job of jobs) if (await refresh(database, job)) others = true
+  return others
 }
 
 /** Jobs whose entries have changed since they were worked out; at most so many are looked at. Says how many. */
@@ -33,8 +37,9 @@ export async function refreshStale(database: Database, most = AT_ONCE): Promise<
     'SELECT id, vehicleId, lastSequence, changes FROM jobs WHERE fresh = 0 LIMIT ?',
     { replacements: [most], type: QueryTypes.SELECT },
   )
-  await refreshJobs(database, stale)
-  return stale.length
+  const others = await refreshJobs(database, stale)
+  // Only ever later jobs of the same vehicle: there is an end to them.
+  return stale.length + (others ? await refreshStale(database, most) : 0)
 }
 
 /** What was kept by other rules is worked out anew. */
@@ -48,7 +53,7 @@ export async function forgetOldRules(database: Database): Promise<void> {
 async function refresh(
   database: Database,
   { id, vehicleId, lastSequence, changes }: Stale,
-): Promise<void> {
+): Promise<boolean> {
   const [{ entries: own }, { entries: ofVehicle }] = await Promise.all([
     bearingOf(database, { type: 'job', id }, lastSequence),
     bearingOf(database, { type: 'vehicle', id: vehicleId }),
@@ -64,12 +69,13 @@ async function refresh(
   const settled = done && state.cause !== null
   const complaints = state.complaints.map(({ complaint }) => complaint)
   const took = stepsTook(state)
-  const due = dueOf(state, installation, fluidFrom(ofVehicle))
+  const putOff = await putOffBefore(database, vehicleId, id)
+  const due = dueOf(state, installation, fluidFrom(ofVehicle), putOff)
   const before = await provenBefore(database, vehicleId, id)
   const itself = before.find((job) => job.id === id)
   // A restore has put another shop in its place.
-  if (!itself) return
-  await inTransaction(database, async (transaction) => {
+  if (!itself) return false
+  return inTransaction(database, async (transaction) => {
     const [, changed] = await database.sequelize.query(
       `UPDATE jobs SET outcome = ?, step = ?, standing = ?, onBench = ?, causes = ?, closedAt = ?, provenAt = ?,
         complaints = ?, cameBackOf = ?, work = ?, stepsTook = ?, rules = ?, fresh = 1
@@ -96,7 +102,7 @@ async function refresh(
       },
     )
     // Filed into meanwhile: whoever works it out next keeps what is owed, too.
-    if (changed > 0) await keepDue(database, id, vehicleId, due, transaction)
+    return changed > 0 && keepDue(database, id, vehicleId, due, transaction)
   })
 }
 
@@ -126,19 +132,22 @@ async function provenBefore(
   }))
 }
 
+/** What a job leaves owed; says whether it has made later jobs of its vehicle stale. */
 async function keepDue(
-  { sequelize }: Database,
+  database: Database,
   jobId: string,
   vehicleId: string,
   due: readonly DueItem[],
   transaction: Transaction,
-): Promise<void> {
+): Promise<boolean> {
+  const { sequelize } = database
+  const told = await toldLater(database, vehicleId, jobId, due, transaction)
   await sequelize.query('DELETE FROM due_items WHERE jobId = ?', {
     replacements: [jobId],
     type: QueryTypes.DELETE,
     transaction,
   })
-  if (due.length === 0) return
+  if (due.length === 0) return told
   await sequelize.query(
     `INSERT INTO due_items (jobId, item, vehicleId, kind, due, atKm, payload)
      VALUES ${due.map(() => '(?, ?, ?, ?, ?, ?, ?)').join(', ')}`,
@@ -156,4 +165,5 @@ async function keepDue(
       transaction,
     },
   )
+  return told
 }

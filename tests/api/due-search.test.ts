@@ -83,6 +83,52 @@ describe('what is due', () => {
     expect(item).toMatchObject({ due: '2026-06-01', payload: { months: 12, by: 'maker' } })
   })
 
+  it('calls for a repair that was put off once a later job reads its limit, until some job does it', async () => {
+    const by = await aPerson()
+    const { vehicleId } = await aJob(by)
+    const first = await proven(by, vehicleId, 'soft', '2026-03-01T10:00:00.000Z')
+    const read = { reading: 'freeTravel', phase: 'after' } as const
+    await first.file('measurement', { ...read, value: 30 }, { at: '2026-03-01T11:00:00.000Z' })
+    const putOff = { repair: 'hose', watch: 'freeTravel', until: '2027-03-01' } as const
+    const off = await first.file(
+      'deferred',
+      { ...putOff, limit: 45 },
+      { at: '2026-03-01T12:00:00.000Z' },
+    )
+    const owed = async () =>
+      (await dueOf(vehicleId)).map(({ jobId, id, due, words }) => [jobId, id, due, words])
+    const calm = [first.jobId, off.id, '2027-03-01', expect.not.stringContaining('it is due')]
+    expect(await owed()).toEqual([calm])
+
+    const at = '2026-09-01T10:00:00.000Z'
+    const second = await proven(by, vehicleId, 'grinds', at)
+    const found = await second.file('measurement', { ...read, phase: 'asFound', value: 41 }, { at })
+    expect(await owed()).toEqual([calm])
+    await second.file(
+      'measurement',
+      { ...read, phase: 'asFound', value: 46.5 },
+      { corrects: found.id, at },
+    )
+    const due = expect.stringMatching(/free travel at the pad is 46\.5 mm: it is due$/)
+    const called = [second.jobId, off.id, '2026-09-01', due]
+    expect(await owed()).toEqual([called])
+
+    // The job that put it off puts its limit right: the later one heeds that, both ways.
+    const right = await first.file(
+      'deferred',
+      { ...putOff, limit: 50 },
+      { corrects: off.id, at: '2026-03-01T12:00:00.000Z' },
+    )
+    expect((await owed()).map(([jobId, , due]) => [jobId, due])).toEqual([[first.jobId, '2027-03-01']])
+    await first.file('withdrawal', {}, { withdraws: right.id })
+    expect(await owed()).toEqual([called])
+
+    const third = await proven(by, vehicleId, 'grinds', '2026-10-01T10:00:00.000Z')
+    expect(await owed()).toEqual([called])
+    await third.file('workDone', { operation: 'hose' }, { at: '2026-10-01T11:00:00.000Z' })
+    expect(await owed()).toEqual([])
+  })
+
   it('is a feed that another reader understands', async () => {
     const by = await aPerson()
     const { subject, jobId } = await aJob(by)

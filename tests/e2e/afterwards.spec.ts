@@ -12,7 +12,19 @@ import { isProven } from '../../core/proof'
 import { restoreBackup } from '../../server/backup/restore'
 import { writeBackup } from '../../server/backup/write'
 import { freshDatabase, runningSuite } from '../harness/running'
-import { allSent, beSomebody, demoJob, entriesOf, expect, get, measure, SUITE, test, url } from './app'
+import {
+  allSent,
+  beSomebody,
+  demoJob,
+  entriesOf,
+  expect,
+  get,
+  measure,
+  say,
+  SUITE,
+  test,
+  url,
+} from './app'
 import { wrongOn } from './axe'
 import { open, reckoned } from './trial'
 
@@ -116,6 +128,9 @@ test('a comeback is told at once, on the bench and in Find; counted, it changes 
   test.setTimeout(90_000)
   await beSomebody(page)
   const before = await provenJob(20)
+  await filed(before.id, 19, [
+    ['deferred', { repair: 'hose', watch: 'freeTravel', limit: 45, words: 'waits for its price' }],
+  ])
   const [person] = (await get<List<Person>>('/people')).items
   const id = ulid()
   const entry = (kind: string, payload: object) => ({
@@ -176,6 +191,21 @@ test('a comeback is told at once, on the bench and in Find; counted, it changes 
     plain.map(({ chance }) => chance.toFixed(4)),
   )
   expect(risen.map(({ fault }) => faultKind(fault).label).length).toBeGreaterThan(0)
+
+  // What the first job put off is remembered, and called for once its watch reads its limit.
+  const hose = strip.locator('[data-owed-before] li').filter({ hasText: 'waits for its price' })
+  await expect(hose).toContainText('Owed from before.')
+  await say(page, 'free travel 44 mm')
+  await expect(hose).not.toContainText('Due.')
+  await say(page, 'free travel 46.5 mm')
+  await expect(hose).toContainText(/Due\.\s*Put off: .*free travel at the pad is 46\.5 mm: it is due/)
+  expect(await wrongOn(page)).toEqual([])
+  await allSent(page)
+  const was = fold(await entriesOf(before.id)).readings.after.freeTravel!.payload.value
+  const due = await get<List<DueTold>>(`/due?vehicle=${before.vehicleId}`)
+  expect(due.items.filter(({ kind }) => kind === 'deferred')).toMatchObject([
+    { jobId: id, payload: { was, reached: { value: 46.5 }, ofJob: before.id } },
+  ])
   await page.goto(url(`/vehicles/${before.vehicleId}/history`))
   await expect(page.locator('[data-comeback]')).toHaveCount(1)
 })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { faultKind } from '~~/core/diagnosis'
-import { cameBack, COMEBACK_DAYS } from '~~/core/due'
+import type { DueTold, Page } from '~~/contract'
+import { cameBack, COMEBACK_DAYS, dueWords, fromBefore } from '~~/core/due'
 import type { VehicleHistory } from '~~/core/history'
 import { operationOf } from '~~/core/work'
 
@@ -8,6 +9,13 @@ import { operationOf } from '~~/core/work'
 const { id, job, vehicle, state, file } = useJob()
 const { value } = useLoaded(async () =>
   vehicle.value ? api<VehicleHistory>(`/vehicles/${vehicle.value.id}/history`) : null,
+)
+const { value: due } = useLoaded(async () =>
+  vehicle.value ? api<Page<DueTold>>(`/due?vehicle=${vehicle.value.id}`) : null,
+)
+/** What its other jobs left owed, as it stands with what is read here. */
+const owed = computed(() =>
+  fromBefore(state.value, id, due.value?.items ?? [], new Date().toISOString().slice(0, 10)),
 )
 const DAY = 24 * 3600 * 1000
 const last = computed(() => {
@@ -48,12 +56,12 @@ const did = computed(() =>
 
 <template>
   <section
-    v-if="last"
+    v-if="last || owed.length"
     class="border-b border-hairline px-6 py-2"
     aria-label="Here before"
     data-here-before
   >
-    <p class="flex flex-wrap items-center gap-x-3">
+    <p v-if="last" class="flex flex-wrap items-center gap-x-3">
       <strong :class="back ? 'text-rust' : ''">{{ back ? 'Came back.' : 'Here before.' }}</strong>
       <span
         >Proven {{ when(last.provenAt!) }}:
@@ -77,5 +85,21 @@ const did = computed(() =>
         >Counted, it speaks for parts bad from new and for air left in.</span
       >
     </p>
+    <ul v-if="owed.length" aria-label="Owed from before" data-owed-before>
+      <li v-for="one in owed" :key="`${one.jobId} ${one.id}`">
+        <NuxtLink
+          :to="`/jobs/${one.jobId}/${one.kind === 'recheck' ? 'prove' : 'record'}`"
+          class="flex min-h-11 flex-wrap items-center gap-x-3 hover:bg-raised"
+        >
+          <strong v-if="one.isDue" class="text-rust">Due.</strong>
+          <span v-else class="text-soft">Owed from before.</span>
+          <span class="underline underline-offset-4">{{ dueWords(one, formatNow()) }}</span>
+          <span v-if="one.due || one.atKm !== null" class="text-[0.95rem] text-soft"
+            >{{ one.due ? dueDay(one.due) : '' }}{{ one.due && one.atKm !== null ? ', or ' : ''
+            }}{{ one.atKm === null ? '' : `at ${formatNow().figure(one.atKm, 'km')}` }}</span
+          >
+        </NuxtLink>
+      </li>
+    </ul>
   </section>
 </template>

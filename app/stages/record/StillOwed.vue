@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { readingKind, READINGS, REPAIRS, type ReadingName, type RepairId } from '~~/core/diagnosis'
+import { dueWords, ownPutOff } from '~~/core/due'
 import { APPROVED_HOW, type ApprovedHow } from '~~/core/journal'
 
 /** What this vehicle is still owed: looks again, repairs put off with what is watched, anything else; and what was agreed. */
@@ -9,7 +10,7 @@ const owed = computed(() =>
     (a.payload.due ?? '9').localeCompare(b.payload.due ?? '9'),
   ),
 )
-const put = computed(() => Object.values(state.value.deferred))
+const put = computed(() => ownPutOff(state.value))
 const rechecks = computed(() =>
   state.value.rechecks.filter(({ id }) => !state.value.rechecked.includes(id)),
 )
@@ -85,8 +86,8 @@ async function agree() {
         {{ describe({ kind: 'recheck', payload: one.payload }) }}:
         {{ one.payload.rules.map((rule) => RULE_WORDS[rule]).join(', ') }}
       </li>
-      <li v-for="one in put" :key="one!.id" class="border-b border-hairline py-1">
-        {{ describe({ kind: 'deferred', payload: one!.payload }) }}
+      <li v-for="one in put" :key="one.id" class="border-b border-hairline py-1">
+        {{ dueWords(one, formatNow()) }}
       </li>
       <li
         v-for="one in owed"
