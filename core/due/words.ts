@@ -1,6 +1,7 @@
 import { readingKind } from '../diagnosis'
 import { dayWords, tell, type Entry } from '../journal'
 import type { Format } from '../quantity'
+import { operationOf } from '../work'
 import { RULE_WORDS } from '../words'
 import type { DueItem } from './due'
 
@@ -16,12 +17,14 @@ export function dueWords(item: DueItem, format: Format): string {
     case 'followUp':
       return item.payload.what
     case 'deferred': {
-      const { watch, reached } = item.payload
+      const { repair, watch, limit, reached, words } = item.payload
+      if (!reached) return tell({ kind: 'deferred', payload: item.payload }, format)
       const { label, unit } = readingKind(watch)
-      const words = tell({ kind: 'deferred', payload: item.payload }, format)
-      return reached
-        ? `${words}; ${label.toLowerCase()} is ${format.figure(reached.value, unit)}: it is due`
-        : words
+      const figure = (value: number) => format.figure(value, unit)
+      return [
+        `${operationOf(repair).label}, put off: ${label.toLowerCase()} is ${figure(reached.value)}, the limit was ${figure(limit)}`,
+        ...(words ? [words] : []),
+      ].join('; ')
     }
     default:
       return tell({ kind: item.kind, payload: item.payload } as Pick<Entry, 'kind' | 'payload'>, format)

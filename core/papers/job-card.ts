@@ -12,7 +12,7 @@ import {
 import { openStops, reasonWords } from '../proof'
 import { itemWords } from '../side-by-side'
 import { operationOf } from '../work'
-import { FIRST_WORDS, JOB_KIND_WORDS, OUTCOME_WORDS, SCOPE_WORDS, WAY_WORDS } from '../words'
+import { countOf, FIRST_WORDS, JOB_KIND_WORDS, OUTCOME_WORDS, SCOPE_WORDS, WAY_WORDS } from '../words'
 import {
   addUp,
   list,
@@ -220,7 +220,7 @@ function done({ state }: PaperJob, reader: PaperReader): string[] {
     ),
     ...(bleed.cycles.length > 0
       ? [
-          `Bled in ${bleed.cycles.length} cycles, ${bleed.strokes} strokes; clear ${bleed.clearInRow} times in a row at the end`,
+          `Bled in ${countOf(bleed.cycles.length, 'cycle')}, ${countOf(bleed.strokes, 'stroke')}; clear ${countOf(bleed.clearInRow, 'time')} in a row at the end`,
         ]
       : []),
     ...(bleed.setup ? [told('bleedSetup', bleed.setup.payload, reader)] : []),

@@ -20,6 +20,7 @@ import type {
 } from '../journal'
 
 export { chanceWords } from './chance'
+export { countOf } from './count'
 export {
   callSaid,
   CALL_WORDS,

@@ -97,7 +97,7 @@ describe('what is due', () => {
     )
     const owed = async () =>
       (await dueOf(vehicleId)).map(({ jobId, id, due, words }) => [jobId, id, due, words])
-    const calm = [first.jobId, off.id, '2027-03-01', expect.not.stringContaining('it is due')]
+    const calm = [first.jobId, off.id, '2027-03-01', expect.stringMatching(/^Put off: /)]
     expect(await owed()).toEqual([calm])
 
     const at = '2026-09-01T10:00:00.000Z'
@@ -109,7 +109,9 @@ describe('what is due', () => {
       { ...read, phase: 'asFound', value: 46.5 },
       { corrects: found.id, at },
     )
-    const due = expect.stringMatching(/free travel at the pad is 46\.5 mm: it is due$/)
+    const due = expect.stringMatching(
+      /put off: free travel at the pad is 46\.5 mm, the limit was 45\.0 mm$/,
+    )
     const called = [second.jobId, off.id, '2026-09-01', due]
     expect(await owed()).toEqual([called])
 

@@ -198,7 +198,9 @@ test('a comeback is told at once, on the bench and in Find; counted, it changes 
   await say(page, 'free travel 44 mm')
   await expect(hose).not.toContainText('Due.')
   await say(page, 'free travel 46.5 mm')
-  await expect(hose).toContainText(/Due\.\s*Put off: .*free travel at the pad is 46\.5 mm: it is due/)
+  await expect(hose).toContainText(
+    /Due\.\s*Renew the hose, put off: free travel at the pad is 46\.5 mm, the limit was 45\.0 mm/,
+  )
   expect(await wrongOn(page)).toEqual([])
   await allSent(page)
   const was = fold(await entriesOf(before.id)).readings.after.freeTravel!.payload.value

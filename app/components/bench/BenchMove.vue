@@ -27,11 +27,11 @@ const words = computed(() => {
     case 'putBack':
       return `Still on or off: ${step.words}${step.left > 1 ? ` and ${step.left - 1} more` : ''}`
     case 'work':
-      return `Continue Fit: ${step.told} ${step.told === 1 ? 'step' : 'steps'} done`
+      return `Continue Fit: ${countOf(step.told, 'step')} done`
     case 'prove':
       return step.owed ? `Prove: ${step.owed} still to measure` : 'Prove: give the verdict'
     case 'bleed':
-      return `Continue bleeding: ${step.cycles} cycles, ${step.clearInRow} clear in a row`
+      return `Continue bleeding: ${countOf(step.cycles, 'cycle')}, ${step.clearInRow} clear in a row`
     case 'repair':
       return step.words || 'As decided'
     case 'joint':

@@ -186,7 +186,7 @@ const titleOf = (id: string) => value.value?.jobs.find((job) => job.id === id)?.
                 {{
                   [
                     ...job.did.map((id) => operationOf(id).label),
-                    ...(job.cycles ? [`bled in ${job.cycles} cycles`] : []),
+                    ...(job.cycles ? [`bled in ${countOf(job.cycles, 'cycle')}`] : []),
                     ...job.causes.map((id) => `it was: ${faultKind(id).label.toLowerCase()}`),
                   ].join('; ')
                 }}

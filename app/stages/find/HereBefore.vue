@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { faultKind } from '~~/core/diagnosis'
 import type { DueTold, Page } from '~~/contract'
-import { cameBack, COMEBACK_DAYS, dueWords, fromBefore } from '~~/core/due'
+import { cameBack, COMEBACK_DAYS, dueWords, fromBefore, type OwedBy } from '~~/core/due'
 import type { VehicleHistory } from '~~/core/history'
 import { operationOf } from '~~/core/work'
 
@@ -17,6 +17,12 @@ const { value: due } = useLoaded(async () =>
 const owed = computed(() =>
   fromBefore(state.value, id, due.value?.items ?? [], new Date().toISOString().slice(0, 10)),
 )
+/** Its day, or how far it may go; a repair put off says so itself. */
+const whenOf = ({ due, atKm }: OwedBy) =>
+  [
+    ...(due ? [dueDay(due)] : []),
+    ...(atKm === null ? [] : [`at ${formatNow().figure(atKm, 'km')}`]),
+  ].join(' or ')
 const DAY = 24 * 3600 * 1000
 const last = computed(() => {
   const opened = job.value?.createdAt
@@ -47,7 +53,7 @@ const did = computed(() =>
   last.value
     ? [
         ...last.value.did.map((one) => operationOf(one).label.toLowerCase()),
-        ...(last.value.cycles > 0 ? [`bled in ${last.value.cycles} cycles`] : []),
+        ...(last.value.cycles > 0 ? [`bled in ${countOf(last.value.cycles, 'cycle')}`] : []),
         ...last.value.causes.map((one) => `it was ${faultKind(one).label.toLowerCase()}`),
       ].join(', ')
     : '',
@@ -89,14 +95,14 @@ const did = computed(() =>
       <li v-for="one in owed" :key="`${one.jobId} ${one.id}`">
         <NuxtLink
           :to="`/jobs/${one.jobId}/${one.kind === 'recheck' ? 'prove' : 'record'}`"
-          class="flex min-h-11 flex-wrap items-center gap-x-3 hover:bg-raised"
+          class="block min-h-11 content-center py-1 hover:bg-raised"
         >
           <strong v-if="one.isDue" class="text-rust">Due.</strong>
-          <span v-else class="text-soft">Owed from before.</span>
-          <span class="underline underline-offset-4">{{ dueWords(one, formatNow()) }}</span>
-          <span v-if="one.due || one.atKm !== null" class="text-[0.95rem] text-soft"
-            >{{ one.due ? dueDay(one.due) : '' }}{{ one.due && one.atKm !== null ? ', or ' : ''
-            }}{{ one.atKm === null ? '' : `at ${formatNow().figure(one.atKm, 'km')}` }}</span
+          <span v-else class="text-soft">Owed from before.</span>{{ ' ' }}
+          <span class="underline underline-offset-4">{{ dueWords(one, formatNow()) }}</span><span
+            v-if="one.kind !== 'deferred' && whenOf(one)"
+            class="text-soft"
+            >, {{ whenOf(one) }}</span
           >
         </NuxtLink>
       </li>

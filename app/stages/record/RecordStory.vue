@@ -24,9 +24,17 @@ const days = computed(() => {
   let last: { lines: Line[] } | null = null
   const flush = () => {
     if (last && cycles > 0)
-      last.lines.push({ key: `c${last.lines.length}`, words: `Bled in ${cycles} cycles`, by: '' })
+      last.lines.push({
+        key: `c${last.lines.length}`,
+        words: `Bled in ${countOf(cycles, 'cycle')}`,
+        by: '',
+      })
     if (last && steps > 0)
-      last.lines.push({ key: `s${last.lines.length}`, words: `${steps} steps of the plan`, by: '' })
+      last.lines.push({
+        key: `s${last.lines.length}`,
+        words: `${countOf(steps, 'step')} of the plan`,
+        by: '',
+      })
     cycles = steps = 0
   }
   for (const { holds } of state.value.history) {

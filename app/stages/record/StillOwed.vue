@@ -92,10 +92,10 @@ async function agree() {
       <li
         v-for="one in owed"
         :key="one.id"
-        class="flex min-h-11 flex-wrap items-center gap-3 border-b border-hairline"
+        class="flex min-h-11 items-center gap-3 border-b border-hairline py-1"
         :class="one.payload.done ? 'text-soft' : ''"
       >
-        <span class="grow">{{ describe({ kind: 'followUp', payload: one.payload }) }}</span>
+        <span class="min-w-0 flex-1">{{ describe({ kind: 'followUp', payload: one.payload }) }}</span>
         <button
           type="button"
           class="tap underline underline-offset-4"
