@@ -246,6 +246,11 @@ test('backed up, wiped and restored in the browser’s sight: the same bench, th
   // The button that undoes names the newest entry too.
   const story = other.locator('[data-story]')
   await expect(story.getByText('after the backup')).toBeVisible()
+  // And somebody calls a bleed.
+  const calling = await context.newPage()
+  await calling.goto(url(`/jobs/${(await demoJob('Quarry')).id}/bleed/coach`))
+  await calling.getByRole('button', { name: 'Start calling' }).click()
+  await expect(calling).toHaveURL(/bleed\/calls/)
   await (await freshDatabase(settings, settings.name)).sequelize.close()
   await page.goto(url('/'))
   // Nobody works here any more, and there is nothing to be done.
@@ -259,6 +264,11 @@ test('backed up, wiped and restored in the browser’s sight: the same bench, th
     .poll(async () => (await entriesOf(job.id)).at(-1)!.payload)
     .toEqual({ words: 'after the restore' })
   // A page that was open is told so; it counts on from the other shop until it is opened again.
+  await expect(calling.locator('[data-put-back]')).toContainText('The shop was put back from a backup')
+  expect(await wrongOn(calling)).toEqual([])
+  // It pushes no touch area off the screen.
+  expect(await calling.evaluate(() => document.documentElement.scrollHeight <= innerHeight)).toBe(true)
+  await calling.close()
   const told = other.locator('[data-put-back]')
   await expect(told).toContainText('The shop was put back from a backup')
   expect(await wrongOn(other)).toEqual([])

@@ -5,14 +5,12 @@
  */
 import { useIntervalFn } from '@vueuse/core'
 import { shownAsOf } from '~/sync/kept'
-import { isPutBack } from '~/sync/put-back'
 
 const journal = useJournalStore()
 /** While what is shown is what this browser remembers, the server is asked whether it is back. */
 useIntervalFn(() => {
   if (shownAsOf.value !== null) void api('/health').catch(() => {})
 }, 5000)
-const openAgain = () => location.reload()
 /** Asked before an entry is given up. */
 const givingUp = ref<string | null>(null)
 function giveUp(id: string) {
@@ -22,18 +20,7 @@ function giveUp(id: string) {
 </script>
 
 <template>
-  <div
-    v-if="isPutBack"
-    role="alert"
-    class="no-print flex flex-wrap items-center gap-x-3 border-b border-rust px-4 py-1"
-    data-put-back
-  >
-    <p class="min-w-0 flex-1 basis-64 py-1">
-      <strong class="text-rust">The shop was put back from a backup.</strong> What this page shows may
-      be from before that. Note what you have typed and not filed, then open the page again.
-    </p>
-    <button type="button" class="act" @click="openAgain">Open it again</button>
-  </div>
+  <PutBackBar />
   <p
     v-if="shownAsOf !== null"
     role="status"

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { FAULTS, type SuspectTold } from '../../../core/diagnosis'
 import { ARCHETYPES, fromArchetype } from '../../../core/installation'
 import type { Found } from '../../../core/journal'
-import { leakMarks, stripParts, suspectMarks, WET_PLACES } from './found-marks'
+import { isOnName, leakMarks, stripParts, suspectMarks, WET_PLACES } from './found-marks'
 import { drawLine, spanOf } from './line-geometry'
 
 const WIDE = 960
@@ -28,6 +28,18 @@ describe('suspects on the line', () => {
       expect(mark!.x, id).toBeLessThan(WIDE)
       expect(mark!.y, id).toBeGreaterThan(0)
       expect(mark!.y, id).toBeLessThan(HIGH)
+    }
+  })
+
+  it.each(ARCHETYPES.map(({ id }) => id))('no figure stands on the name of a hose: %s', (kind) => {
+    for (const wide of [680, 800, WIDE]) {
+      const installation = fromArchetype(kind)
+      const span = spanOf(installation, 0)
+      const drawing = drawLine(installation, wide, HIGH, { noseUp: 0, span, inch: false })
+      for (const { id } of FAULTS) {
+        const [mark] = suspectMarks(drawing, [suspect(id, 0.5)])
+        if (mark!.label.anchor === 'middle') expect(isOnName(drawing, mark!.label), id).toBe(false)
+      }
     }
   })
 

@@ -130,8 +130,28 @@ function placeOf(place: FaultPlace, { master, slave, lines, unions }: LineDrawin
   }
 }
 
+/** Room that the name of a hose takes, px: it ends left of the hose’s middle and stands under it. */
+const NAME = { wide: 170, right: 14, top: 5, bottom: 25 } as const
+/** Half the width of a figure, and how far it reaches above and below its line, px. */
+const FIGURE = { half: 22, top: 14, bottom: 4 } as const
+
+/** Whether a figure would stand on the name of a hose. */
+export const isOnName = ({ lines }: Pick<LineDrawing, 'lines'>, { x, y }: Point): boolean =>
+  lines.some(
+    ({ kind, middle }) =>
+      kind !== 'steel' &&
+      x + FIGURE.half > middle.x - NAME.right - NAME.wide &&
+      x - FIGURE.half < middle.x - NAME.right &&
+      y + FIGURE.bottom > middle.y + NAME.top &&
+      y - FIGURE.top < middle.y + NAME.bottom,
+  )
+
 /** Where its figure stands: clear of what else is written there. */
-function labelAt(place: FaultPlace, { x, y }: Point): Point & { anchor: 'middle' | 'end' } {
+function labelAt(
+  place: FaultPlace,
+  { x, y }: Point,
+  drawing: LineDrawing,
+): Point & { anchor: 'middle' | 'end' } {
   switch (place) {
     case 'reservoir':
       return { x: x - 26, y: y + 6, anchor: 'end' }
@@ -143,8 +163,10 @@ function labelAt(place: FaultPlace, { x, y }: Point): Point & { anchor: 'middle'
     case 'clutch':
     case 'gearbox':
       return { x: x + 2, y: y + 42, anchor: 'end' }
-    default:
-      return { x, y: y + 42, anchor: 'middle' }
+    default: {
+      const under = { x, y: y + 42, anchor: 'middle' } as const
+      return isOnName(drawing, under) ? { ...under, y: y - 26 } : under
+    }
   }
 }
 
@@ -159,7 +181,9 @@ export function suspectMarks(
     const key = `${Math.round(at.x)},${Math.round(at.y)}`
     if (taken.has(key)) return []
     taken.add(key)
-    return [{ id: fault, chance, x: at.x, y: at.y, label: labelAt(faultKind(fault).place, at) }]
+    return [
+      { id: fault, chance, x: at.x, y: at.y, label: labelAt(faultKind(fault).place, at, drawing) },
+    ]
   })
 }
 

@@ -145,6 +145,7 @@ function putAway() {
       </button>
       <button type="button" class="tap underline underline-offset-4" @click="leave">Leave</button>
     </header>
+    <PutBackBar />
     <p
       v-if="silent"
       role="alert"
