@@ -9,9 +9,10 @@ import { filesOf, type Entry } from '../../core/journal'
 import { checkNewEntry } from '../services/check-new-entry'
 import { Refusal } from '../services/refusal'
 import { checker } from '../services/validate'
-import { digestOf } from './write'
+import { digestOf } from './digest'
 
-const check = checker(ShopFileSchema)
+/** Compiled when the first file comes. */
+let check: ((value: unknown) => ShopFile) | undefined
 
 /** A file that was read through and found whole. */
 export interface ReadFile {
@@ -28,6 +29,7 @@ export function readShopFile(bytes: Uint8Array): ReadFile {
   if (bytes.length > MOST_SHOP_FILE_BYTES)
     throw new Refusal(413, 'too-large', 'The file is too large: move a shop of this size by its backup')
   const value = parsed(bytes)
+  check ??= checker(ShopFileSchema)
   const { entries: raw, ...file } = check(value)
   const entries = raw.map((one, i) => entryAt(one, i))
   checkNames(file, entries)

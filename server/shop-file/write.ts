@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { QueryTypes, Transaction } from 'sequelize'
 import { SHELF_TABLES, SHOP_FILE, type ShopFile } from '../../contract'
 import { filesOf, installationFrom, type Entry, type Subject } from '../../core/journal'
@@ -7,13 +6,10 @@ import { columnOf, shownEntry } from '../services/entries'
 import type { EntryRow } from '../database/models'
 import { notFound } from '../services/refusal'
 import { canonical } from './canonical'
+import { digestOf } from './digest'
 import { rowsOf } from './tables'
 
 export type WhatFile = { of: 'job' | 'vehicle'; id: string } | { of: 'shop' }
-
-/** SHA-256 of a photograph as it is kept. */
-export const digestOf = (content: string, thumbnail: string): string =>
-  createHash('sha256').update(content).update('\n').update(thumbnail).digest('hex')
 
 /**
  * A job with its vehicle, a vehicle with its jobs, or the whole shop, as it is at one moment: JSON with its keys sorted, a record

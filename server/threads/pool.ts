@@ -71,7 +71,10 @@ function begin(): Thread {
     clearTimeout(thread.timer)
     const { doing } = thread
     thread.doing = null
-    if ('failed' in told) doing?.fail(new Error(told.failed))
+    if ('refused' in told) {
+      const { status, code, message, errors } = told.refused
+      doing?.fail(new Refusal(status, code, message, errors))
+    } else if ('failed' in told) doing?.fail(new Error(told.failed))
     else doing?.done(told.answer)
     handOut()
   })

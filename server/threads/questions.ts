@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import type { JobLook } from '../../contract'
 import {
   diagnose,
@@ -18,6 +19,7 @@ import { vehicleHistory, type JobOfVehicle } from '../../core/history'
 import type { Installation } from '../../core/installation'
 import { evidenceOf, fold, type Entry } from '../../core/journal'
 import { openStops, questionOf } from '../../core/proof'
+import { readShopFile } from '../shop-file/read'
 
 /** What is worked out beside the server's own thread: plain data in, plain data out. */
 export interface LookQuestion {
@@ -80,6 +82,8 @@ export interface HistoryQuestion {
 /** The work that a thread can be given, by name. */
 export const WORK = {
   look: lookOf,
+  /** A file that was taken in: what was read of it as a text, which crosses over four times as fast as its records. */
+  shopFile: ({ path }: { path: string }) => JSON.stringify(readShopFile(readFileSync(path))),
   history: ({ jobs, ofVehicle }: HistoryQuestion) => vehicleHistory(jobs, ofVehicle),
 } as const
 export type WorkName = keyof typeof WORK

@@ -1,4 +1,6 @@
 import { parentPort } from 'node:worker_threads'
+import type { FieldProblem } from '../../contract'
+import { Refusal } from '../services/refusal'
 import { WORK, type WorkName } from './questions'
 
 /** A thread of the pool: one question after the other, each with its answer or why there is none. */
@@ -7,13 +9,25 @@ export interface Asked {
   name: WorkName
   question: unknown
 }
-export type Answered = { id: number; answer: unknown } | { id: number; failed: string }
+/** A refusal as it crosses over: an error of a class of its own would not. */
+interface Refused {
+  status: number
+  code: string
+  message: string
+  errors?: FieldProblem[]
+}
+export type Answered =
+  { id: number; answer: unknown } | { id: number; refused: Refused } | { id: number; failed: string }
 
 parentPort?.on('message', ({ id, name, question }: Asked) => {
   const told = (): Answered => {
     try {
       return { id, answer: WORK[name](question as never) }
     } catch (error) {
+      if (error instanceof Refusal) {
+        const { status, code, message, errors } = error
+        return { id, refused: { status, code, message, ...(errors && { errors }) } }
+      }
       return { id, failed: error instanceof Error ? (error.stack ?? error.message) : String(error) }
     }
   }

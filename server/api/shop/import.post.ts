@@ -1,15 +1,17 @@
-import { readFile } from 'node:fs/promises'
 import { MOST_SHOP_FILE_BYTES } from '../../../contract'
 import { route } from '../../http/route'
 import { spool } from '../../http/spool'
 import { importShopFile } from '../../shop-file/import'
-import { readShopFile } from '../../shop-file/read'
+import type { ReadFile } from '../../shop-file/read'
+import { ask } from '../../threads/pool'
 
 /** A file of a job, a vehicle or a shop is read in: all of it, or nothing. */
 export default route(async ({ database, event }) => {
   const spooled = await spool(event, MOST_SHOP_FILE_BYTES)
   try {
-    return await importShopFile(database, readShopFile(await readFile(spooled.path)))
+    // Read beside the server’s own thread: others go on meanwhile, however long the file is.
+    const read = await ask('shopFile', { path: spooled.path })
+    return await importShopFile(database, JSON.parse(read) as ReadFile)
   } finally {
     await spooled.remove()
   }
