@@ -86,7 +86,7 @@ const repairs = namesOf(REPAIRS.map(({ id }) => id))
 const readings = namesOf(READING_NAMES)
 const hows = namesOf(APPROVED_HOW)
 const repairLabel = (id: RepairId) => REPAIRS.find((one) => one.id === id)?.label ?? id
-const HOW_WORDS: Record<ApprovedHow, string> = {
+export const APPROVED_HOW_WORDS: Record<ApprovedHow, string> = {
   spoken: 'by word',
   written: 'in writing',
   signed: 'signed',
@@ -136,6 +136,6 @@ export const HANDOVER_KINDS: Kinds = {
     subjects: ['job'],
     knows: ({ how }) => hows.has(how),
     take: (slice, held) => slice.approvals.push(held),
-    tell: ({ option, by, how }) => `Agreed ${HOW_WORDS[how]} by ${by}: ${option}`,
+    tell: ({ option, by, how }) => `Agreed ${APPROVED_HOW_WORDS[how]} by ${by}: ${option}`,
   },
 }

@@ -1,6 +1,6 @@
 import { COMPLAINTS, REPAIRS, faultKind } from '../diagnosis'
 import { dueWords, ownPutOff } from '../due'
-import type { DecisionMade } from '../journal'
+import { APPROVED_HOW_WORDS, type DecisionMade } from '../journal'
 import { isProven } from '../proof'
 import { operationOf } from '../work'
 import { FIRST_WORDS, GRADE_WORDS, SCOPE_WORDS, WAY_WORDS } from '../words'
@@ -40,15 +40,21 @@ export function customerSheet(of: PaperJob, reader: PaperReader): Paper {
       ...section(
         'What you told us',
         list(
-          saidBy(of).map(({ words, grade }) =>
-            grade ? `“${words}”, now ${GRADE_WORDS[grade.grade].toLowerCase()}` : `“${words}”`,
-          ),
+          saidBy(of).map(({ own, words, grade }) => {
+            const said = own ? `“${own}”` : words
+            return grade ? `${said}, now ${GRADE_WORDS[grade.grade].toLowerCase()}` : said
+          }),
         ),
       ),
       ...proposed(state.decision?.payload),
       ...section(
         'What you agreed to',
-        list(state.approvals.map(({ payload, at }) => `${payload.option} (${payload.by}, ${day(at)})`)),
+        list(
+          state.approvals.map(
+            ({ payload, at }) =>
+              `${payload.option} (${payload.by}, ${APPROVED_HOW_WORDS[payload.how]}, ${day(at)})`,
+          ),
+        ),
       ),
       ...done(of),
       ...section('How it is now', strong(verdictWords(of)), felt(of, reader)),
@@ -63,10 +69,15 @@ export function customerSheet(of: PaperJob, reader: PaperReader): Paper {
 }
 
 const saidBy = ({ state }: PaperJob) =>
-  state.complaints.map(({ complaint, held }) => ({
-    words: held.payload.words?.trim() || COMPLAINTS.find((one) => one.id === complaint)!.label,
-    grade: state.graded[complaint]?.payload ?? null,
-  }))
+  state.complaints.map(({ complaint, held }) => {
+    const own = held.payload.words?.trim()
+    return {
+      /** In his own words, where they were written down. */
+      own,
+      words: own || COMPLAINTS.find((one) => one.id === complaint)!.label,
+      grade: state.graded[complaint]?.payload ?? null,
+    }
+  })
 
 const repairNames = (ids: readonly string[]): string =>
   REPAIRS.filter(({ id }) => ids.includes(id))

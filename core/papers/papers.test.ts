@@ -68,6 +68,16 @@ describe('the customer’s sheet', () => {
     )
   })
 
+  it('quotes the customer where his words were written down, and nobody else', () => {
+    const sheet = paperOf('customer', [
+      entry('complaint', { complaint: 'soft', words: 'like a sponge' }),
+      entry('complaint', { complaint: 'sinks' }),
+      entry('approval', { option: 'Slave only', by: 'the owner', how: 'written' }),
+    ])
+    expect(said(sheet, 'What you told us')).toEqual(['“like a sponge”', 'Sinks under a held foot'])
+    expect(said(sheet, 'What you agreed to')[0]).toMatch(/^Slave only \(the owner, in writing, /)
+  })
+
   it('leaves out a repair put off that is done since, and a look again that was taken', () => {
     const verdict = entry('verdict', { outcome: 'pass', reasons: [] })
     const week = entry('recheck', { of: verdict.id, due: '2026-12-04', rules: ['reserve'] })

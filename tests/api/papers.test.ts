@@ -92,7 +92,7 @@ describe('papers of a job', () => {
     expect(sheet).toContain('about 3.0 hours of work, parts and work 390.')
     expect(sheet).toMatch(/Only what is proven: renew the slave 2\.0 210 19 in 100/)
     expect(sheet).toMatch(/Rebuild: renew the slave 2\.5 180 27 in 100/)
-    expect(sheet).toMatch(/Both cylinders \(the owner, \d+ \w+ \d{4}\)/)
+    expect(sheet).toMatch(/Both cylinders \(the owner, signed, \d+ \w+ \d{4}\)/)
     expect(sheet).toContain('Not finished yet')
     expect(sheet).toMatch(/Free travel at the pad 2\.36 in 1\.18 in/)
     expect(sheet).toMatch(/Put off: .*hose.*; ends at 1\.77 in/)

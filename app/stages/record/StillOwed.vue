@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { readingKind, READINGS, REPAIRS, type ReadingName, type RepairId } from '~~/core/diagnosis'
 import { dueWords, ownPutOff } from '~~/core/due'
-import { APPROVED_HOW, type ApprovedHow } from '~~/core/journal'
+import { APPROVED_HOW, APPROVED_HOW_WORDS, type ApprovedHow } from '~~/core/journal'
 
 /** What this vehicle is still owed: looks again, repairs put off with what is watched, anything else; and what was agreed. */
 const { state, file } = useJob()
@@ -65,7 +65,6 @@ async function putOff() {
 }
 
 const agreed = reactive({ option: '', by: '', how: 'spoken' as ApprovedHow })
-const HOW: Record<ApprovedHow, string> = { spoken: 'by word', written: 'in writing', signed: 'signed' }
 async function agree() {
   const [option, by] = [agreed.option.trim(), agreed.by.trim()]
   if (!option || !by) {
@@ -172,7 +171,9 @@ async function agree() {
       <label
         ><span class="block">How</span>
         <select v-model="agreed.how" class="field w-auto">
-          <option v-for="one in APPROVED_HOW" :key="one" :value="one">{{ HOW[one] }}</option>
+          <option v-for="one in APPROVED_HOW" :key="one" :value="one">
+            {{ APPROVED_HOW_WORDS[one] }}
+          </option>
         </select></label
       >
       <button class="quiet">Keep it</button>
