@@ -115,18 +115,22 @@ const bySoonest = (a: DueItem, b: DueItem): number =>
  * @returns ISO moment; null where the job says nothing of it
  */
 export function fluidChanged(state: JobState, installation: Installation | null): string | null {
-  const work = [
-    ...state.workDone.filter(({ payload }) => CHANGES.has(payload.operation)).map(({ at }) => at),
-    ...state.bleed.cycles.filter(({ payload }) => payload.phase === 'flush').map(({ at }) => at),
-    ...fullyFilled(state, installation),
-  ].sort()
-  const last = work.at(-1)
+  const last = changedByWork(state, installation)
   if (last) return last
   for (const phase of ['after', 'asFound'] as const) {
     const held = state.readings[phase].fluidAge
     if (held) return monthsAfter(held.at, -Math.round(held.payload.value))
   }
   return null
+}
+/** When a job changed the fluid itself, ISO moment; null where it did not. */
+export function changedByWork(state: JobState, installation: Installation | null): string | null {
+  const work = [
+    ...state.workDone.filter(({ payload }) => CHANGES.has(payload.operation)).map(({ at }) => at),
+    ...state.bleed.cycles.filter(({ payload }) => payload.phase === 'flush').map(({ at }) => at),
+    ...fullyFilled(state, installation),
+  ]
+  return work.sort().at(-1) ?? null
 }
 const CHANGES: ReadonlySet<string> = new Set(['flush', 'everythingRubber'])
 

@@ -9,7 +9,7 @@ export {
   type FluidDue,
 } from './due'
 export { dueWords } from './words'
-export { fluidNow } from './fluid-now'
+export { fluidNow, monthsBetween } from './fluid-now'
 export { cameBack, COMEBACK_DAYS, type JobBefore } from './came-back'
 export { isReached, laterWatch, type DeferredDue, type Watched } from './watch'
 export { fromBefore, type OwedBy } from './from-before'

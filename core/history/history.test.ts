@@ -99,6 +99,27 @@ describe('a vehicle over the years', () => {
     expect(history.fluid[1]!.boils!.measured).toBe(false)
   })
 
+  it('carries what an earlier job changed to one that says nothing of it, and is new where it is changed', () => {
+    const third = job('third', '2027-03-01', null, [
+      entry('fluidInside', { kind: 'dot4' }, '2027-03-01T08:00:00.000Z'),
+    ])
+    const fourth = job('fourth', '2028-03-01', null, [
+      entry('fluidInside', { kind: 'dot4', boiling: 150 }, '2028-03-01T08:00:00.000Z'),
+      entry('step', { step: 'renewSlave.on', act: 'done' }, '2028-03-01T09:00:00.000Z'),
+      entry('workDone', { operation: 'flush' }, '2028-03-01T10:00:00.000Z'),
+    ])
+    const longer = vehicleHistory([first, second, third, fourth], ofVehicle)
+    expect(longer.fluid.map(({ changed }) => changed)).toEqual([
+      ...['2025-03-01', '2025-03-01', '2025-03-01'],
+      '2028-03-01',
+    ])
+    expect(longer.fluid[2]!.months).toBeCloseTo(24, 0)
+    const boils = longer.fluid.map((one) => one.boils?.value ?? 0)
+    expect(boils[2]).toBeLessThan(boils[1]!)
+    expect(boils[3]).toBeGreaterThan(225)
+    expect(longer.jobs[0]!.did).toEqual(['flush', 'slave'])
+  })
+
   it('tells a leak that came back after a proven job from one that is new', () => {
     expect(history.leaks.map(({ finding, again, seen }) => [finding, again, seen.length])).toEqual([
       ['bootWet', true, 2],

@@ -1,6 +1,6 @@
 import { isImplausible } from '../circuit'
 import type { ComplaintId, FaultId, FindingId } from '../diagnosis'
-import { fluidChanged, fluidNow } from '../due'
+import { fluidChanged, fluidNow, monthsBetween } from '../due'
 import {
   fluidFrom,
   fold,
@@ -11,7 +11,7 @@ import {
   type Outcome,
   type Phase,
 } from '../journal'
-import { phaseFigures } from '../proof'
+import { phaseFigures, workOn } from '../proof'
 import type { OperationId } from '../work'
 
 /** A figure of a vehicle as it was on a day, in one of its jobs. */
@@ -95,7 +95,6 @@ export const LEAKS: readonly FindingId[] = [
   'bleederDamp',
 ]
 const PHASES = ['asFound', 'after'] as const
-const MONTH = (365.25 / 12) * 24 * 3600 * 1000
 
 /**
  * What a vehicle's jobs say of it over the years: free travel and air as found and as left, the fluid's age and where it boils,
@@ -111,11 +110,15 @@ export function vehicleHistory(
   const history: VehicleHistory = { jobs: [], freeTravel: [], air: [], fluid: [], leaks: [] }
   const leaks = new Map<FindingId, LeakSeen>()
   let proven: string | null = null
+  /** When its fluid was last changed, as the jobs so far know. */
+  let changed: string | null = null
   for (const job of inOrder) {
     const state = fold(job.entries)
     history.jobs.unshift(told(job, state))
     readingsOf(job, state, ofVehicle, history)
-    history.fluid.push(...fluidOf(job, state, ofVehicle))
+    const fluid = fluidOf(job, state, ofVehicle, changed)
+    history.fluid.push(...fluid)
+    changed = fluid[0]?.changed ?? changed
     for (const [finding, at] of wet(state)) {
       const known = leaks.get(finding)
       // Seen before, and something was proven since: it has come back.
@@ -147,7 +150,7 @@ const told = (
   outcome,
   complaints: state.complaints.map(({ complaint }) => complaint),
   causes: state.cause?.payload.faults ?? [],
-  did: state.workDone.map(({ payload }) => payload.operation),
+  did: workOn(state),
   cycles: state.bleed.cycles.length,
   cameBackOf,
 })
@@ -180,19 +183,21 @@ function fluidOf(
   { id, entries, createdAt }: JobOfVehicle,
   state: JobState,
   ofVehicle: readonly Entry[],
+  before: string | null,
 ): FluidPoint[] {
   const installation = installationFrom(entries, installationFrom(ofVehicle))
-  const changed = fluidChanged(state, installation)
-  const answer = fluidNow(state, installation, fluidFrom(ofVehicle))
+  const at = entries.at(-1)?.at ?? createdAt
+  const changed = fluidChanged(state, installation)?.slice(0, 10) ?? before
+  const earlier = before === null ? undefined : { changed: before, at }
+  const answer = fluidNow(state, installation, fluidFrom(ofVehicle), earlier)
   const boiling = answer?.boiling
   if (changed === null && !boiling) return []
-  const at = entries.at(-1)?.at ?? createdAt
   return [
     {
       at,
       jobId: id,
-      changed: changed?.slice(0, 10) ?? null,
-      months: changed === null ? null : Math.max(0, (Date.parse(at) - Date.parse(changed)) / MONTH),
+      changed,
+      months: changed === null ? null : monthsBetween(changed, at),
       boils: boiling ? { ...boiling, measured: answer.from === 'measured' } : null,
     },
   ]
