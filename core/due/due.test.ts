@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { entry as made } from '../../tests/arbitrary/entry'
+import { cycle, entry as made } from '../../tests/arbitrary/entry'
+import { circuitVolume, neededFor } from '../fluid'
 import { fromArchetype } from '../installation'
 import { fold, type Entry, type Kind, type Payloads } from '../journal'
 import { formatOf } from '../quantity'
@@ -91,6 +92,47 @@ describe('what is owed', () => {
     // Work tells more than memory.
     expect(fluidChanged(fold([asked, flushed]), car)).toBe('2026-03-05T08:00:00.000Z')
     expect(fluidChanged(fold([]), car)).toBeNull()
+  })
+
+  it('is the soonest day first, then the nearest distance, and last what has neither', () => {
+    const items = dueOf(
+      fold([
+        entry('followUp', { what: 'far', atKm: 90_000 }),
+        entry('followUp', { what: 'some day' }),
+        entry('followUp', { what: 'late', due: '2027-02-01' }),
+        entry('followUp', { what: 'near', atKm: 85_000 }),
+        entry('deferred', { repair: 'hose', watch: 'freeTravel', limit: 45, atKm: 87_000 }),
+        entry('followUp', { what: 'later on that day', due: '2026-12-01', atKm: 86_000 }),
+        entry('followUp', { what: 'early', due: '2026-12-01', atKm: 84_000 }),
+      ]),
+      car,
+      null,
+    )
+    expect(items.map(({ due, atKm }) => [due, atKm])).toEqual([
+      ['2026-12-01', 84_000],
+      ['2026-12-01', 86_000],
+      ['2027-02-01', null],
+      [null, 85_000],
+      [null, 87_000],
+      [null, 90_000],
+      [null, null],
+    ])
+  })
+
+  it('counts a flush for a change, and no other bleeding', () => {
+    const bled = (phase: 'fill' | 'flush' | 'finish') =>
+      entry('bleedCycle', { ...cycle('clear'), phase }, '2026-11-20T09:00:00.000Z')
+    expect(fluidChanged(fold([bled('fill'), bled('finish')]), car)).toBeNull()
+    expect(fluidChanged(fold([bled('flush')]), car)).toBe('2026-11-20T09:00:00.000Z')
+  })
+
+  it('counts what the slave holds into what a change takes', () => {
+    const whole = neededFor('bleed', circuitVolume(car.circuit, 3000), car.reservoir.usable)
+    const bigger = { ...car, slave: { ...car.slave, chamber: 3000 } }
+    const used = (volume: number) =>
+      fold([entry('fluidUsed', { container: '00000000000000000000000009', volume })])
+    expect(fluidChanged(used(whole), bigger)).not.toBeNull()
+    expect(fluidChanged(used(whole - 1), bigger)).toBeNull()
   })
 
   it('counts a fill for a change where it is as much as the circuit takes', () => {
