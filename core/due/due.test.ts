@@ -153,6 +153,8 @@ describe('a comeback', () => {
   // Written before the code was run on it.
   it.each([
     ['the same complaint, two weeks on', [job('a', '2026-11-13T08:00:00.000Z', ['soft'])], 'a'],
+    ['one of its two complaints', [job('a', '2026-11-13T08:00:00.000Z', ['leak', 'soft'])], 'a'],
+    ['proven as this was opened', [job('a', '2026-11-27T08:00:00.000Z', ['soft'])], 'a'],
     ['another complaint', [job('a', '2026-11-13T08:00:00.000Z', ['leak'])], null],
     ['never proven', [job('a', null, ['soft'])], null],
     ['proven after this was opened', [job('a', '2026-11-27T09:00:00.000Z', ['soft'])], null],

@@ -45,6 +45,25 @@ describe('the fluid as a job leaves it', () => {
     const read = fold([entry('fluidInside', { kind: 'dot4' }, 8), age(6, 8)])
     expect(fluidNow(read, car, null, earlier)!.boiling!.value).toBeGreaterThan(two.boiling!.value)
   })
+  it('ages by its climate, and faster where the brakes share it', () => {
+    const boils = (more: object, shared = false) =>
+      fluidNow(
+        fold([entry('fluidInside', { kind: 'dot4', ...more }, 8), age(30, 8)]),
+        { ...car, reservoir: { ...car.reservoir, sharedWithBrakes: shared } },
+        null,
+      )!.boiling!.value
+    expect(boils({ climate: 'dry' })).toBeGreaterThan(boils({}))
+    expect(boils({ climate: 'damp' })).toBeLessThan(boils({}))
+    expect(boils({}, true)).toBe(boils({ climate: 'damp' }))
+  })
+  it('is what the vehicle’s own history says, until a job changes it', () => {
+    const ofVehicle = { kind: 'dot4', boiling: 170 } as const
+    expect(fluidNow(fold([]), car, ofVehicle)!.boiling!.value).toBe(170)
+    expect(fluidNow(fold([flush(10)]), car, ofVehicle)!.boiling).toEqual(asNew.boiling)
+    // Of a maker who wants a better one, it is not what he wants.
+    const wanted = fluidNow(fold([]), car, { kind: 'dot3', wanted: 'dot4' })!
+    expect(wanted.reasons.map(({ code }) => code)).toContain('wanted')
+  })
   it('of which nobody said anything is not known', () => {
     expect(now()).toBeNull()
     expect(now(flush(10))).toBeNull()
