@@ -90,6 +90,21 @@ describe('a vehicle over the years', () => {
     expect(last.high).toBeGreaterThan(last.value)
   })
 
+  it('has no air where the reading does not fit the circuit, or nobody knows the circuit', () => {
+    const odd = job('odd', '2026-05-01', null, [
+      entry(
+        'measurement',
+        { reading: 'freeTravel', value: 3, phase: 'asFound' },
+        '2026-05-01T08:00:00.000Z',
+      ),
+    ])
+    const unfit = vehicleHistory([odd], ofVehicle)
+    expect([unfit.freeTravel.length, unfit.air]).toEqual([1, []])
+    const unknown = vehicleHistory([first, second], [])
+    expect([unknown.freeTravel.length, unknown.air]).toEqual([3, []])
+    expect(unknown.fluid.map(({ changed }) => changed)).toEqual(['2025-03-01', '2025-03-01'])
+  })
+
   it('has the fluid’s age since it was changed, and where it boils', () => {
     expect(history.fluid.map(({ changed }) => changed)).toEqual(['2025-03-01', '2025-03-01'])
     expect(history.fluid[1]!.months).toBeCloseTo(12, 1)

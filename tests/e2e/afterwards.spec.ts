@@ -193,7 +193,7 @@ test('a comeback is told at once, on the bench and in Find; counted, it changes 
   expect(risen.map(({ fault }) => faultKind(fault).label).length).toBeGreaterThan(0)
 
   // What the first job put off is remembered, and called for once its watch reads its limit.
-  const hose = strip.locator('[data-owed-before] li').filter({ hasText: 'waits for its price' })
+  const hose = page.locator('[data-owed-before] li').filter({ hasText: 'waits for its price' })
   await expect(hose).toContainText('Owed from before.')
   await say(page, 'free travel 44 mm')
   await expect(hose).not.toContainText('Due.')
@@ -208,6 +208,8 @@ test('a comeback is told at once, on the bench and in Find; counted, it changes 
   expect(due.items.filter(({ kind }) => kind === 'deferred')).toMatchObject([
     { jobId: id, payload: { was, reached: { value: 46.5 }, ofJob: before.id } },
   ])
+  await page.goto(url(`/jobs/${id}/record`))
+  await expect(hose).toContainText('Due.')
   await page.goto(url(`/vehicles/${before.vehicleId}/history`))
   await expect(page.locator('[data-comeback]')).toHaveCount(1)
 })

@@ -72,6 +72,7 @@ const onward = computed(() => (job.value ? startStage(job.value.kind) : 'choose'
 
 <template>
   <HereBefore />
+  <OwedBefore class="border-b border-hairline px-6 py-1" />
   <div class="grid gap-x-8 lg:grid-cols-[minmax(0,0.95fr)_minmax(0,1fr)]">
     <div class="order-2 border-hairline px-6 py-3 lg:order-none lg:border-r">
       <TabGroup

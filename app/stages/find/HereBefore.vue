@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { faultKind } from '~~/core/diagnosis'
-import type { DueTold, Page } from '~~/contract'
-import { cameBack, COMEBACK_DAYS, dueWords, fromBefore, type OwedBy } from '~~/core/due'
+import { cameBack, COMEBACK_DAYS } from '~~/core/due'
 import type { VehicleHistory } from '~~/core/history'
 import { operationOf } from '~~/core/work'
 
@@ -10,19 +9,6 @@ const { id, job, vehicle, state, file } = useJob()
 const { value } = useLoaded(async () =>
   vehicle.value ? api<VehicleHistory>(`/vehicles/${vehicle.value.id}/history`) : null,
 )
-const { value: due } = useLoaded(async () =>
-  vehicle.value ? api<Page<DueTold>>(`/due?vehicle=${vehicle.value.id}`) : null,
-)
-/** What its other jobs left owed, as it stands with what is read here. */
-const owed = computed(() =>
-  fromBefore(state.value, id, due.value?.items ?? [], new Date().toISOString().slice(0, 10)),
-)
-/** Its day, or how far it may go; a repair put off says so itself. */
-const whenOf = ({ due, atKm }: OwedBy) =>
-  [
-    ...(due ? [dueDay(due)] : []),
-    ...(atKm === null ? [] : [`at ${formatNow().figure(atKm, 'km')}`]),
-  ].join(' or ')
 const DAY = 24 * 3600 * 1000
 const last = computed(() => {
   const opened = job.value?.createdAt
@@ -62,12 +48,12 @@ const did = computed(() =>
 
 <template>
   <section
-    v-if="last || owed.length"
+    v-if="last"
     class="border-b border-hairline px-6 py-2"
     aria-label="Here before"
     data-here-before
   >
-    <p v-if="last" class="flex flex-wrap items-center gap-x-3">
+    <p class="flex flex-wrap items-center gap-x-3">
       <strong :class="back ? 'text-rust' : ''">{{ back ? 'Came back.' : 'Here before.' }}</strong>
       <span
         >Proven {{ when(last.provenAt!) }}:
@@ -91,21 +77,5 @@ const did = computed(() =>
         >Counted, it speaks for parts bad from new and for air left in.</span
       >
     </p>
-    <ul v-if="owed.length" aria-label="Owed from before" data-owed-before>
-      <li v-for="one in owed" :key="`${one.jobId} ${one.id}`">
-        <NuxtLink
-          :to="`/jobs/${one.jobId}/${one.kind === 'recheck' ? 'prove' : 'record'}`"
-          class="block min-h-11 content-center py-1 hover:bg-raised"
-        >
-          <strong v-if="one.isDue" class="text-rust">Due.</strong>
-          <span v-else class="text-soft">Owed from before.</span>{{ ' ' }}
-          <span class="underline underline-offset-4">{{ dueWords(one, formatNow()) }}</span><span
-            v-if="one.kind !== 'deferred' && whenOf(one)"
-            class="text-soft"
-            >, {{ whenOf(one) }}</span
-          >
-        </NuxtLink>
-      </li>
-    </ul>
   </section>
 </template>

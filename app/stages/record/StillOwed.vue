@@ -80,6 +80,7 @@ async function agree() {
 <template>
   <section aria-labelledby="owed" class="mt-4" data-still-owed>
     <h2 id="owed" class="text-[1.1rem]">Still owed to this vehicle</h2>
+    <OwedBefore />
     <ul class="border-t border-hairline">
       <li v-for="one in rechecks" :key="one.id" class="border-b border-hairline py-1">
         {{ describe({ kind: 'recheck', payload: one.payload }) }}:
