@@ -106,7 +106,8 @@ async function agree() {
       </li>
     </ul>
     <p v-if="rechecks.length + put.length + owed.length === 0" class="py-1 text-soft">
-      Nothing. A repair that is put off, or a part on order, is kept here and on the customer’s sheet.
+      This job leaves nothing owed. A repair that is put off, or a part on order, is kept here and on
+      the customer’s sheet.
     </p>
     <form class="mt-2 flex flex-wrap items-end gap-2" @submit.prevent="owe">
       <label class="grow basis-52"
