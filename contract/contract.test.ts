@@ -176,6 +176,9 @@ describe('an entry at the boundary', () => {
     const at = (one: Entry) => checkEntry(one).map((problem) => problem.path)
     expect(at(entry(1, 'measurement', reading('sink', 5)))).toEqual(['/payload/duration'])
     expect(at(entry(1, 'measurement', reading('rodStroke', 200)))).toEqual(['/payload/value'])
+    const watch = { repair: 'hose', watch: 'rodStroke' } as const
+    expect(at(entry(1, 'deferred', { ...watch, limit: 200 }))).toEqual(['/payload/limit'])
+    expect(at(entry(1, 'deferred', { ...watch, limit: 8 }))).toEqual([])
     expect(at(entry(1, 'parameter', { field: 'master.bore', value: 900 }))).toEqual(['/payload/value'])
     expect(at(entry(1, 'parameter', { field: 'master.colour', value: 9 }))).toEqual(['/payload/field'])
     expect(at(entry(1, 'parameter', { field: 'slave.faces', value: 'back' }))).toEqual([])

@@ -1,11 +1,20 @@
 import { Type } from '@sinclair/typebox'
-import { READING_NAMES, REPAIRS } from '../../core/diagnosis'
-import { APPROVED_HOW, RULES, type HandoverPayloads } from '../../core/journal'
+import { READING_NAMES, readingKind, REPAIRS } from '../../core/diagnosis'
+import { APPROVED_HOW, RULES, type Deferred, type HandoverPayloads } from '../../core/journal'
 import { bounded, Line, OneOf, strict, Ulid } from '../shape'
+import type { FieldProblem } from '../problem'
 import type { KindAtBoundary } from './kind'
 
 const Day = Type.String({ format: 'date', pattern: '^[1-9]\\d{3}-\\d\\d-\\d\\d$' })
 const Km = bounded({ min: 0, max: 10_000_000 })
+
+/** What ends the watch must be a figure that its reading can show. */
+function checkLimit({ watch, limit }: Deferred, at: string): FieldProblem[] {
+  const { label, min, max, unit } = readingKind(watch)
+  return limit < min || limit > max
+    ? [{ path: `${at}/limit`, message: `${label} must be ${min} to ${max} ${unit}` }]
+    : []
+}
 
 export const HANDOVER_AT_BOUNDARY = {
   recheck: {
@@ -31,6 +40,7 @@ export const HANDOVER_AT_BOUNDARY = {
       },
       strict,
     ),
+    check: checkLimit,
   },
   followUp: {
     schema: Type.Object(
