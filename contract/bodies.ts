@@ -64,6 +64,11 @@ export const NewVehicle = Type.Object(
   },
   strict,
 )
+/** What a vehicle is called, put right: all three as they are from now on. */
+export const VehicleNames = Type.Object(
+  { name: Line(120), plate: OrNull(Line(20)), model: OrNull(Line(80)) },
+  strict,
+)
 export const NewJob = Type.Object(
   {
     id: Ulid,
@@ -127,6 +132,7 @@ export type ShopSettingsBody = Omit<Static<typeof ShopSettings>, 'learning'> & {
 export type NewContainerBody = Static<typeof NewContainer>
 export type ContainerChangeBody = Static<typeof ContainerChange>
 export type NewVehicleBody = Static<typeof NewVehicle>
+export type VehicleNamesBody = Static<typeof VehicleNames>
 export type NewJobBody = Static<typeof NewJob>
 export type JobsQueryValues = Static<typeof JobsQuery>
 export type VehiclesQueryValues = Static<typeof VehiclesQuery>

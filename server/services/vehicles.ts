@@ -1,5 +1,12 @@
 import { QueryTypes } from 'sequelize'
-import type { NewVehicleBody, Page, Vehicle, VehiclesQueryValues, WithEntries } from '../../contract'
+import type {
+  NewVehicleBody,
+  Page,
+  Vehicle,
+  VehicleNamesBody,
+  VehiclesQueryValues,
+  WithEntries,
+} from '../../contract'
 import type { Database } from '../database/database'
 import type { VehicleRow } from '../database/models'
 import { inTransaction } from '../database/transaction'
@@ -61,6 +68,27 @@ export async function addVehicle(
     await appendFirst(database, subject, entries, transaction)
     await row.reload({ transaction })
     return { vehicle: shownVehicle(row), created: !known }
+  })
+  committed('entries')
+  return done
+}
+
+/** What a vehicle is called, put right; wherever it is listed or looked for, it is found by that. */
+export async function renameVehicle(
+  database: Database,
+  id: string,
+  { name, plate, model }: VehicleNamesBody,
+): Promise<Vehicle> {
+  const done = await inTransaction(database, async (transaction) => {
+    const row = await database.models.Vehicle.findByPk(id, { transaction })
+    if (!row) throw notFound('vehicle')
+    const names = { name: name.trim(), plate: plate?.trim() ?? null, model: model?.trim() ?? null }
+    await row.update(names, { transaction })
+    const run = (sql: string) =>
+      database.sequelize.query(sql, { replacements: [id], type: QueryTypes.UPDATE, transaction })
+    await run('UPDATE vehicles SET searched = 0 WHERE id = ?')
+    await run('UPDATE jobs SET searched = 0 WHERE vehicleId = ?')
+    return shownVehicle(row)
   })
   committed('entries')
   return done

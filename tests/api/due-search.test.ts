@@ -1,7 +1,17 @@
 import ICAL from 'ical.js'
 import { parse } from 'csv-parse/sync'
 import { describe, expect, it } from 'vitest'
-import type { CameBackTold, DueTold, Found, LearntTold, Page, Shop } from '../../contract'
+import type {
+  BenchJob,
+  CameBackTold,
+  DueTold,
+  Found,
+  LearntTold,
+  Page,
+  Shop,
+  Vehicle,
+  WithEntries,
+} from '../../contract'
 import type { VehicleHistory } from '../../core/history'
 import { fromArchetype } from '../../core/installation'
 import type { Kind, Payloads, Subject } from '../../core/journal'
@@ -262,6 +272,35 @@ describe('search', () => {
       const { body: found } = await call<Found>('GET', `/search?search=${encodeURIComponent(asked)}`)
       expect(found.subjects.map((one) => one.id)).toContain(id)
     }
+  })
+
+  it('finds a vehicle and its jobs by the name and plate that were put right, and no more by those before', async () => {
+    const by = await aPerson()
+    const { vehicleId, jobId } = await aJob(by)
+    const found = async (words: string) =>
+      (await call<Found>('GET', `/search?search=${encodeURIComponent(words)}`)).body.subjects.map(
+        ({ id }) => id,
+      )
+    expect(await found('Test van')).toEqual(expect.arrayContaining([vehicleId, jobId]))
+    const names = { name: '  Harbour crane ', plate: 'HAR 77', model: null }
+    const { body } = await call<Vehicle>('PUT', `/vehicles/${vehicleId}`, names)
+    expect(body).toMatchObject({ id: vehicleId, name: 'Harbour crane', plate: 'HAR 77', model: null })
+    expect((await call<WithEntries<Vehicle>>('GET', `/vehicles/${vehicleId}`)).body.subject).toEqual(
+      body,
+    )
+    for (const words of ['harbour crane', 'har77'])
+      expect(await found(words)).toEqual(expect.arrayContaining([vehicleId, jobId]))
+    expect(await found('Test van')).not.toContain(jobId)
+    const bench = (await call<Page<BenchJob>>('GET', '/jobs?search=harbour')).body.items
+    expect(bench.map(({ id, vehicleName }) => [id, vehicleName])).toEqual([[jobId, 'Harbour crane']])
+
+    const problem = await refused(call('PUT', `/vehicles/${vehicleId}`, { ...names, name: ' ' }))
+    expect(problem.errors![0]!.path).toBe('/name')
+    const long = await refused(
+      call('PUT', `/vehicles/${vehicleId}`, { ...names, plate: 'X'.repeat(21) }),
+    )
+    expect(long.errors!.some(({ path }) => path === '/plate')).toBe(true)
+    expect((await call('PUT', `/vehicles/${newId()}`, names)).status).toBe(404)
   })
 })
 

@@ -19,6 +19,7 @@ import {
   url,
   vehicleOf,
 } from './app'
+import { wrongOn } from './axe'
 
 const f = formatOf('metric')
 
@@ -68,6 +69,30 @@ test('what is not known is weighed off the drawing thread, and a good pedal is k
     expect(to).toBeGreaterThan(before.solution.reserve)
     expect((from + to) / 2).toBeCloseTo((before.reserve.low + before.reserve.high) / 2, -1)
   })
+})
+
+test('a name and a plate are put right; the vehicle is listed by them', async ({ page }) => {
+  await beSomebody(page)
+  const tipper = await demoJob('Quarry')
+  await page.goto(url(`/vehicles/${tipper.vehicleId}/parts`))
+  await page.getByRole('button', { name: 'Name', exact: true }).click()
+  const dialog = page.getByRole('dialog')
+  const named = dialog.getByLabel('Name, as the workshop says it')
+  await expect(named).toHaveValue(tipper.vehicleName)
+  await named.fill(' ')
+  await dialog.getByLabel('Plate').fill('HAR 77')
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(dialog.getByRole('alert')).toHaveText('Give it a name.')
+  expect(await wrongOn(page)).toEqual([])
+  await named.fill('Harbour tipper')
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(dialog).toHaveCount(0)
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Harbour tipper')
+  await expect(page.locator('header')).toContainText('HAR 77')
+  const { subject } = await get<WithEntries<Vehicle>>(`/vehicles/${tipper.vehicleId}`)
+  expect([subject.name, subject.plate]).toEqual(['Harbour tipper', 'HAR 77'])
+  await page.goto(url(`/jobs/${tipper.id}/find`))
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Harbour tipper')
 })
 
 test('wear, and the installation out to a file, in again, over to another vehicle and back', async ({

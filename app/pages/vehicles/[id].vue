@@ -48,6 +48,8 @@ const { stacks } = provideDesk({
   readings: computed(() => ({})),
   vehicleEntries: filing.entries,
 })
+/** Its name, plate and model are being put right. */
+const naming = ref(false)
 const kind = computed(() => archetypeById(kept.value?.archetype ?? '')?.name ?? '')
 const guessed = computed(() => (kept.value ? assumedFigures(kept.value).length : 0))
 
@@ -68,10 +70,12 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     >
       <template #nav>
         <NuxtLink to="/vehicles" class="tap">Vehicles</NuxtLink>
+        <button v-if="vehicle" type="button" class="tap" @click="naming = true">Name</button>
         <NuxtLink :to="`/jobs/new?vehicle=${id}`" class="tap">New job</NuxtLink>
       </template>
     </AppHeader>
     <TroubleBar />
+    <LazyVehicleNames v-if="vehicle && naming" v-model="naming" :vehicle="vehicle" @renamed="load" />
     <LoadState :loading="loading" :error="error" @again="load" />
     <div
       v-if="vehicle && kept"
