@@ -64,6 +64,8 @@ export const NewVehicle = Type.Object(
   },
   strict,
 )
+/** What a job is called, put right. */
+export const JobTitle = Type.Object({ title: Line(160) }, strict)
 /** What a vehicle is called, put right: all three as they are from now on. */
 export const VehicleNames = Type.Object(
   { name: Line(120), plate: OrNull(Line(20)), model: OrNull(Line(80)) },
@@ -132,6 +134,7 @@ export type ShopSettingsBody = Omit<Static<typeof ShopSettings>, 'learning'> & {
 export type NewContainerBody = Static<typeof NewContainer>
 export type ContainerChangeBody = Static<typeof ContainerChange>
 export type NewVehicleBody = Static<typeof NewVehicle>
+export type JobTitleBody = Static<typeof JobTitle>
 export type VehicleNamesBody = Static<typeof VehicleNames>
 export type NewJobBody = Static<typeof NewJob>
 export type JobsQueryValues = Static<typeof JobsQuery>

@@ -1,4 +1,5 @@
-import type { Job, NewJobBody, WithEntries } from '../../contract'
+import { QueryTypes } from 'sequelize'
+import type { Job, JobTitleBody, NewJobBody, WithEntries } from '../../contract'
 import type { Goal } from '../../core/journal'
 import type { Database } from '../database/database'
 import type { JobRow } from '../database/models'
@@ -46,6 +47,23 @@ export async function addJob(
   })
   committed('entries')
   return done
+}
+
+/** What a job is called, put right; it is found by that from now on. */
+export async function renameJob(database: Database, id: string, { title }: JobTitleBody): Promise<Job> {
+  const job = await inTransaction(database, async (transaction) => {
+    const row = await database.models.Job.findByPk(id, { transaction })
+    if (!row) throw notFound('job')
+    await row.update({ title: title.trim() }, { transaction })
+    await database.sequelize.query('UPDATE jobs SET searched = 0 WHERE id = ?', {
+      replacements: [id],
+      type: QueryTypes.UPDATE,
+      transaction,
+    })
+    return shownJob(row)
+  })
+  committed('entries')
+  return job
 }
 
 /**

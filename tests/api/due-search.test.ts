@@ -6,6 +6,7 @@ import type {
   CameBackTold,
   DueTold,
   Found,
+  Job,
   LearntTold,
   Page,
   Shop,
@@ -293,6 +294,13 @@ describe('search', () => {
     expect(await found('Test van')).not.toContain(jobId)
     const bench = (await call<Page<BenchJob>>('GET', '/jobs?search=harbour')).body.items
     expect(bench.map(({ id, vehicleName }) => [id, vehicleName])).toEqual([[jobId, 'Harbour crane']])
+
+    const { body: job } = await call<Job>('PUT', `/jobs/${jobId}`, { title: ' Hoist drags ' })
+    expect([job.title, job.id]).toEqual(['Hoist drags', jobId])
+    expect(await found('hoist drags')).toEqual([jobId])
+    expect((await refused(call('PUT', `/jobs/${jobId}`, { title: '' }))).errors![0]!.path).toBe(
+      '/title',
+    )
 
     const problem = await refused(call('PUT', `/vehicles/${vehicleId}`, { ...names, name: ' ' }))
     expect(problem.errors![0]!.path).toBe('/name')

@@ -113,8 +113,20 @@ test('fails by its figures, back to Find, mended and proved; looked at again, pu
   await expect(sheet).toContainText('Still owed: Boot for the slave, on order')
   await expect(sheet).toContainText('at 84200 km')
 
-  // Done again is done; and the story tells it.
+  // What the job is called is put right.
   await page.getByRole('link', { name: 'Back to Record' }).click()
+  await page.getByText('Title of the job').click()
+  const title = page.getByLabel('Title', { exact: true })
+  await title.fill(' ')
+  await page.getByRole('button', { name: 'Save the title' }).click()
+  await expect(page.locator('[data-job-title]').getByRole('alert')).toHaveText(
+    'Say in a few words what the job is.',
+  )
+  await title.fill('Soft, boot on order')
+  await page.getByRole('button', { name: 'Save the title' }).click()
+  await expect(page.locator('header')).toContainText('Soft, boot on order')
+
+  // Done again is done; and the story tells it.
   await owed
     .locator('li')
     .filter({ hasText: 'Boot for the slave' })

@@ -15,6 +15,7 @@ const { id } = useJob()
       <PutOff />
       <StillOwed />
       <ModelNotes class="mt-4" editable />
+      <JobTitle />
       <CloseJob />
     </div>
     <RecordStory class="mt-4 xl:mt-0" />
