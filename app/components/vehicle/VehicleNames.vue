@@ -9,8 +9,7 @@ const emit = defineEmits<{ renamed: [] }>()
 
 const typed = reactive({ name: '', plate: '', model: '' })
 const tried = ref(false)
-const busy = ref(false)
-const problem = ref('')
+const { busy, problem, save } = useSaving()
 watch(
   open,
   (now) => {
@@ -23,22 +22,16 @@ watch(
   { immediate: true },
 )
 
-async function save() {
+function saveNames() {
   tried.value = true
   const [name, plate, model] = [typed.name.trim(), typed.plate.trim(), typed.model.trim()]
-  if (!name || busy.value) return
-  busy.value = true
-  problem.value = ''
+  if (!name) return
   const body: VehicleNamesBody = { name, plate: plate || null, model: model || null }
-  try {
+  void save(async () => {
     await api<Vehicle>(`/vehicles/${props.vehicle.id}`, body, 'PUT')
     open.value = false
     emit('renamed')
-  } catch (error) {
-    problem.value = `Not saved: ${error instanceof Error ? error.message : String(error)}. What you typed stays here.`
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 
@@ -51,7 +44,7 @@ async function save() {
           <DialogTitle class="grow text-xl font-semibold">Name and plate</DialogTitle>
           <button type="button" class="quiet" @click="open = false">Close</button>
         </div>
-        <form class="flex flex-col gap-4 px-5 py-4" @submit.prevent="save">
+        <form class="flex flex-col gap-4 px-5 py-4" @submit.prevent="saveNames">
           <label>
             <span class="mb-1 block">Name, as the workshop says it</span>
             <input
