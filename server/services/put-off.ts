@@ -34,10 +34,9 @@ export async function putOffBefore(
 }
 const payloadOf = (kept: unknown) => (typeof kept === 'string' ? JSON.parse(kept) : kept) as DeferredDue
 
-/** What a job has put off has changed: whether it is due is worked out anew for the later jobs of the vehicle, if there are any. */
-export async function toldLater(
+/** Whether what a job has put off is no longer what is kept of it. */
+export async function hasPutOffChanged(
   { sequelize }: Database,
-  vehicleId: string,
   jobId: string,
   due: readonly DueItem[],
   transaction: Transaction,
@@ -54,10 +53,5 @@ export async function toldLater(
         .sort(),
     )
   const now = due.flatMap((item) => (item.kind === 'deferred' ? [item.payload] : []))
-  if (own(kept.map(({ payload }) => payloadOf(payload))) === own(now)) return false
-  const [, told] = await sequelize.query(
-    'UPDATE jobs SET fresh = 0, changes = changes + 1 WHERE vehicleId = ? AND id > ?',
-    { replacements: [vehicleId, jobId], type: QueryTypes.UPDATE, transaction },
-  )
-  return told > 0
+  return own(kept.map(({ payload }) => payloadOf(payload))) !== own(now)
 }

@@ -6,7 +6,7 @@ import { blockingStops, isProven, nextStep, openStops, workOn } from '../../core
 import type { Database } from '../database/database'
 import { inTransaction } from '../database/transaction'
 import { bearingOf } from './history'
-import { putOffBefore, toldLater } from './put-off'
+import { hasPutOffChanged, putOffBefore } from './put-off'
 
 /** Raised where the rules change by which a job's step is worked out: then what is kept is worked out anew. */
 const RULES = 7
@@ -34,7 +34,8 @@ export async function refreshJobs(database: Database, jobs: readonly Stale[]): P
 /** Jobs whose entries have changed since they were worked out; at most so many are looked at. Says how many. */
 export async function refreshStale(database: Database, most = AT_ONCE): Promise<number> {
   const stale = await database.sequelize.query<Stale>(
-    'SELECT id, vehicleId, lastSequence, changes FROM jobs WHERE fresh = 0 LIMIT ?',
+    // Earlier jobs first: later ones hang on them.
+    'SELECT id, vehicleId, lastSequence, changes FROM jobs WHERE fresh = 0 ORDER BY id LIMIT ?',
     { replacements: [most], type: QueryTypes.SELECT },
   )
   const others = await refreshJobs(database, stale)
@@ -75,6 +76,8 @@ async function refresh(
   const itself = before.find((job) => job.id === id)
   // A restore has put another shop in its place.
   if (!itself) return false
+  const provenAt = done ? new Date(state.verdict!.at) : null
+  const proof = JSON.stringify([provenAt, provenAt && complaints])
   return inTransaction(database, async (transaction) => {
     const [, changed] = await database.sequelize.query(
       `UPDATE jobs SET outcome = ?, step = ?, standing = ?, onBench = ?, causes = ?, closedAt = ?, provenAt = ?,
@@ -88,7 +91,7 @@ async function refresh(
           state.closed ? 0 : 1,
           settled ? JSON.stringify(state.cause!.payload.faults) : null,
           settled ? new Date(state.verdict!.at) : null,
-          done ? new Date(state.verdict!.at) : null,
+          provenAt,
           JSON.stringify(complaints),
           cameBack({ openedAt: itself.openedAt, complaints }, before),
           JSON.stringify(workOn(state)),
@@ -102,7 +105,10 @@ async function refresh(
       },
     )
     // Filed into meanwhile: whoever works it out next keeps what is owed, too.
-    return changed > 0 && keepDue(database, id, vehicleId, due, transaction)
+    if (changed === 0) return false
+    const others = proof !== itself.proof || (await hasPutOffChanged(database, id, due, transaction))
+    await keepDue(database, id, vehicleId, due, transaction)
+    return others && makeLaterStale(database, vehicleId, id, transaction)
   })
 }
 
@@ -111,7 +117,7 @@ async function provenBefore(
   { sequelize }: Database,
   vehicleId: string,
   id: string,
-): Promise<(JobBefore & { openedAt: string })[]> {
+): Promise<(JobBefore & { openedAt: string; proof: string })[]> {
   const rows = await sequelize.query<{
     id: string
     createdAt: Date
@@ -122,32 +128,49 @@ async function provenBefore(
       WHERE vehicleId = ? AND (id = ? OR provenAt IS NOT NULL)`,
     { replacements: [vehicleId, id], type: QueryTypes.SELECT },
   )
-  return rows.map((row) => ({
-    id: row.id,
-    openedAt: row.createdAt.toISOString(),
-    provenAt: row.id === id ? null : (row.provenAt?.toISOString() ?? null),
-    complaints: (typeof row.complaints === 'string'
-      ? JSON.parse(row.complaints)
-      : (row.complaints ?? [])) as JobBefore['complaints'],
-  }))
+  return rows.map((row) => {
+    const complaints = (
+      typeof row.complaints === 'string' ? JSON.parse(row.complaints) : (row.complaints ?? [])
+    ) as JobBefore['complaints']
+    return {
+      id: row.id,
+      openedAt: row.createdAt.toISOString(),
+      provenAt: row.id === id ? null : (row.provenAt?.toISOString() ?? null),
+      complaints,
+      /** What later jobs hang on, as it was kept. */
+      proof: JSON.stringify([row.provenAt, row.provenAt && complaints]),
+    }
+  })
 }
 
-/** What a job leaves owed; says whether it has made later jobs of its vehicle stale. */
+/** Later jobs of a vehicle hang on what this one has put off, and on whether it was proven; says whether there are any. */
+async function makeLaterStale(
+  { sequelize }: Database,
+  vehicleId: string,
+  jobId: string,
+  transaction: Transaction,
+): Promise<boolean> {
+  const [, told] = await sequelize.query(
+    'UPDATE jobs SET fresh = 0, changes = changes + 1 WHERE vehicleId = ? AND id > ?',
+    { replacements: [vehicleId, jobId], type: QueryTypes.UPDATE, transaction },
+  )
+  return told > 0
+}
+
+/** What a job leaves owed. */
 async function keepDue(
-  database: Database,
+  { sequelize }: Database,
   jobId: string,
   vehicleId: string,
   due: readonly DueItem[],
   transaction: Transaction,
-): Promise<boolean> {
-  const { sequelize } = database
-  const told = await toldLater(database, vehicleId, jobId, due, transaction)
+): Promise<void> {
   await sequelize.query('DELETE FROM due_items WHERE jobId = ?', {
     replacements: [jobId],
     type: QueryTypes.DELETE,
     transaction,
   })
-  if (due.length === 0) return told
+  if (due.length === 0) return
   await sequelize.query(
     `INSERT INTO due_items (jobId, item, vehicleId, kind, due, atKm, payload)
      VALUES ${due.map(() => '(?, ?, ?, ?, ?, ?, ?)').join(', ')}`,
@@ -165,5 +188,4 @@ async function keepDue(
       transaction,
     },
   )
-  return told
 }

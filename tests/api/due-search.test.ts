@@ -168,8 +168,6 @@ describe('a job that came back', () => {
     const { vehicleId } = await aJob(by)
     const before = (await call<LearntTold>('GET', '/shop/learnt')).body.all
     const first = await proven(by, vehicleId, 'soft', '2026-11-01T10:00:00.000Z')
-    // It stands as proven before anything is said of the next.
-    await call('GET', '/due')
     const again = newId()
     const subject = { type: 'job', id: again } as const
     await call('POST', '/jobs', {
@@ -191,6 +189,29 @@ describe('a job that came back', () => {
     const { body: learnt } = await call<LearntTold>('GET', '/shop/learnt')
     expect(learnt.all).toEqual({ jobs: before.jobs + 1, back: before.back + 1 })
     expect(learnt.repairs.find(({ operation }) => operation === 'slave')!.back).toBeGreaterThan(0)
+  })
+})
+
+describe('a proof that comes late, from a device that was away', () => {
+  it('makes a comeback of the job that was opened since', async () => {
+    const by = await aPerson()
+    const { vehicleId } = await aJob(by)
+    const again = newId()
+    const subject = { type: 'job', id: again } as const
+    await call('POST', '/jobs', {
+      id: again,
+      vehicleId,
+      title: 'Soft again',
+      entries: [
+        anEntry(subject, by, 'goal', { jobKind: 'fault', wanted: '' }),
+        anEntry(subject, by, 'complaint', { complaint: 'soft' }),
+      ],
+    })
+    const back = async () =>
+      (await call<CameBackTold[]>('GET', '/due/came-back')).body.find(({ jobId }) => jobId === again)
+    expect(await back()).toBeUndefined()
+    const first = await proven(by, vehicleId, 'soft', '2026-11-01T10:00:00.000Z')
+    expect((await back())!.before.jobId).toBe(first.jobId)
   })
 })
 
