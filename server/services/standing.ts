@@ -23,24 +23,28 @@ interface Stale {
 /**
  * Works out what the entries of jobs add up to and keeps it with them: the outcome, what would bring the job on, which list
  * it stands in, and what it was once it is closed. Whatever is filed meanwhile makes it stale again.
- * @returns whether that has made other jobs stale
  */
-export async function refreshJobs(database: Database, jobs: readonly Stale[]): Promise<boolean> {
-  let others = false
-  for (const job of jobs) if (await refresh(database, job)) others = true
-  return others
+export async function refreshJobs(database: Database, jobs: readonly Stale[]): Promise<void> {
+  for (const job of jobs) await refresh(database, job)
 }
+
+/** Times that a list is gone through: working out one job may make others of its vehicle stale, which then stay as they are. */
+const MOST_ROUNDS = 4
 
 /** Jobs whose entries have changed since they were worked out; at most so many are looked at. Says how many. */
 export async function refreshStale(database: Database, most = AT_ONCE): Promise<number> {
-  const stale = await database.sequelize.query<Stale>(
-    // Earlier jobs first: later ones hang on them.
-    'SELECT id, vehicleId, lastSequence, changes FROM jobs WHERE fresh = 0 ORDER BY id LIMIT ?',
-    { replacements: [most], type: QueryTypes.SELECT },
-  )
-  const others = await refreshJobs(database, stale)
-  // Only ever later jobs of the same vehicle: there is an end to them.
-  return stale.length + (others ? await refreshStale(database, most) : 0)
+  let done = 0
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const stale = await database.sequelize.query<Stale>(
+      // Earlier jobs first: later ones hang on them.
+      'SELECT id, vehicleId, lastSequence, changes FROM jobs WHERE fresh = 0 ORDER BY id LIMIT ?',
+      { replacements: [most], type: QueryTypes.SELECT },
+    )
+    await refreshJobs(database, stale)
+    done += stale.length
+    if (stale.length === 0 || stale.length === most) break
+  }
+  return done
 }
 
 /** What was kept by other rules is worked out anew. */
@@ -54,7 +58,7 @@ export async function forgetOldRules(database: Database): Promise<void> {
 async function refresh(
   database: Database,
   { id, vehicleId, lastSequence, changes }: Stale,
-): Promise<boolean> {
+): Promise<void> {
   const [{ entries: own }, { entries: ofVehicle }] = await Promise.all([
     bearingOf(database, { type: 'job', id }, lastSequence),
     bearingOf(database, { type: 'vehicle', id: vehicleId }),
@@ -75,10 +79,10 @@ async function refresh(
   const before = await provenBefore(database, vehicleId, id)
   const itself = before.find((job) => job.id === id)
   // A restore has put another shop in its place.
-  if (!itself) return false
+  if (!itself) return
   const provenAt = done ? new Date(state.verdict!.at) : null
   const proof = JSON.stringify([provenAt, provenAt && complaints])
-  return inTransaction(database, async (transaction) => {
+  await inTransaction(database, async (transaction) => {
     const [, changed] = await database.sequelize.query(
       `UPDATE jobs SET outcome = ?, step = ?, standing = ?, onBench = ?, causes = ?, closedAt = ?, provenAt = ?,
         complaints = ?, cameBackOf = ?, work = ?, stepsTook = ?, rules = ?, fresh = 1
@@ -105,10 +109,10 @@ async function refresh(
       },
     )
     // Filed into meanwhile: whoever works it out next keeps what is owed, too.
-    if (changed === 0) return false
+    if (changed === 0) return
     const others = proof !== itself.proof || (await hasPutOffChanged(database, id, due, transaction))
     await keepDue(database, id, vehicleId, due, transaction)
-    return others && makeLaterStale(database, vehicleId, id, transaction)
+    if (others) await makeOthersStale(database, vehicleId, id, transaction)
   })
 }
 
@@ -137,24 +141,23 @@ async function provenBefore(
       openedAt: row.createdAt.toISOString(),
       provenAt: row.id === id ? null : (row.provenAt?.toISOString() ?? null),
       complaints,
-      /** What later jobs hang on, as it was kept. */
+      /** What other jobs hang on, as it was kept. */
       proof: JSON.stringify([row.provenAt, row.provenAt && complaints]),
     }
   })
 }
 
-/** Later jobs of a vehicle hang on what this one has put off, and on whether it was proven; says whether there are any. */
-async function makeLaterStale(
+/** Other jobs of a vehicle hang on what this one has put off, and on whether it was proven. */
+async function makeOthersStale(
   { sequelize }: Database,
   vehicleId: string,
   jobId: string,
   transaction: Transaction,
-): Promise<boolean> {
-  const [, told] = await sequelize.query(
-    'UPDATE jobs SET fresh = 0, changes = changes + 1 WHERE vehicleId = ? AND id > ?',
+): Promise<void> {
+  await sequelize.query(
+    'UPDATE jobs SET fresh = 0, changes = changes + 1 WHERE vehicleId = ? AND id <> ?',
     { replacements: [vehicleId, jobId], type: QueryTypes.UPDATE, transaction },
   )
-  return told > 0
 }
 
 /** What a job leaves owed. */
