@@ -64,7 +64,7 @@ export function dueOf(
   items.push(...ownPutOff(state))
   const work = new Set<string>(workOn(state))
   for (const one of before) {
-    const payload = laterWatch(state, one)
+    const payload = laterWatch(state, one.payload)
     if (payload.reached && !work.has(payload.repair) && !state.deferred[payload.repair])
       items.push(putOff(one.id, { ...payload, ofJob: one.jobId }))
   }

@@ -30,7 +30,7 @@ export function fromBefore(
         : [{ ...item, isDue: past || driven }]
     const from = item.payload.ofJob ?? item.jobId
     if (from === jobId || done.has(item.payload.repair)) return []
-    const payload = laterWatch(state, { id: item.id, jobId: from, payload: item.payload })
+    const payload = laterWatch(state, item.payload)
     const until = payload.until !== undefined && payload.until <= today
     const isDue = until || driven || payload.reached !== undefined
     return [{ ...item, payload, jobId: from, isDue }]

@@ -11,5 +11,5 @@ export {
 export { dueWords } from './words'
 export { fluidNow, monthsBetween } from './fluid-now'
 export { cameBack, COMEBACK_DAYS, type JobBefore } from './came-back'
-export { isReached, laterWatch, type DeferredDue, type Watched } from './watch'
+export { isReached, type DeferredDue, type Watched } from './watch'
 export { fromBefore, type OwedBy } from './from-before'

@@ -49,9 +49,8 @@ export function ownWatch(state: JobState, { payload, at }: Held<Deferred>): Defe
   )
 }
 /** One that an earlier job put off, watched by the readings of this. */
-export const laterWatch = (state: JobState, { payload }: Watched): DeferredDue => {
-  const { reached: _, ...bare } = payload
-  return watched(bare, readOf(state, payload.watch))
+export function laterWatch(state: JobState, { reached: _, ...due }: DeferredDue): DeferredDue {
+  return watched(due, readOf(state, due.watch))
 }
 function watched(due: DeferredDue, since: readonly Held<Measurement>[]): DeferredDue {
   const newest = since.at(-1)

@@ -49,6 +49,22 @@ async function proven(by: string, vehicleId: string, complaint: 'soft' | 'grinds
   return { jobId, subject, file, work }
 }
 
+/** The vehicle is here again, with a soft pedal. */
+async function softAgain(by: string, vehicleId: string): Promise<string> {
+  const id = newId()
+  const subject = { type: 'job', id } as const
+  await call('POST', '/jobs', {
+    id,
+    vehicleId,
+    title: 'Soft again',
+    entries: [
+      anEntry(subject, by, 'goal', { jobKind: 'fault', wanted: '' }),
+      anEntry(subject, by, 'complaint', { complaint: 'soft' }),
+    ],
+  })
+  return id
+}
+
 describe('what is due', () => {
   it('is listed by day, one page after the other, and goes when it is done', async () => {
     const by = await aPerson()
@@ -168,17 +184,7 @@ describe('a job that came back', () => {
     const { vehicleId } = await aJob(by)
     const before = (await call<LearntTold>('GET', '/shop/learnt')).body.all
     const first = await proven(by, vehicleId, 'soft', '2026-11-01T10:00:00.000Z')
-    const again = newId()
-    const subject = { type: 'job', id: again } as const
-    await call('POST', '/jobs', {
-      id: again,
-      vehicleId,
-      title: 'Soft again',
-      entries: [
-        anEntry(subject, by, 'goal', { jobKind: 'fault', wanted: '' }),
-        anEntry(subject, by, 'complaint', { complaint: 'soft' }),
-      ],
-    })
+    const again = await softAgain(by, vehicleId)
     const { body: back } = await call<CameBackTold[]>('GET', '/due/came-back')
     expect(back.find(({ jobId }) => jobId === again)).toMatchObject({
       title: 'Soft again',
@@ -196,17 +202,7 @@ describe('a proof that comes late, from a device that was away', () => {
   it('makes a comeback of the job that was opened since', async () => {
     const by = await aPerson()
     const { vehicleId } = await aJob(by)
-    const again = newId()
-    const subject = { type: 'job', id: again } as const
-    await call('POST', '/jobs', {
-      id: again,
-      vehicleId,
-      title: 'Soft again',
-      entries: [
-        anEntry(subject, by, 'goal', { jobKind: 'fault', wanted: '' }),
-        anEntry(subject, by, 'complaint', { complaint: 'soft' }),
-      ],
-    })
+    const again = await softAgain(by, vehicleId)
     const back = async () =>
       (await call<CameBackTold[]>('GET', '/due/came-back')).body.find(({ jobId }) => jobId === again)
     expect(await back()).toBeUndefined()
