@@ -1,3 +1,4 @@
+import { QueryTypes } from 'sequelize'
 import { monotonicFactory } from 'ulid'
 import type { Entry, Subject } from '../core/journal'
 import type { Database } from '../server/database/database'
@@ -44,6 +45,8 @@ export async function loadDemo(database: Database, now = Date.now()): Promise<bo
     parts.set(part.number, one)
   }
   for (const order of ORDERS) await loadOrder(database, order, { now, ulid, people, jobs, parts })
+  // Filed when it is told to have been, and not while the demo is loaded.
+  await database.sequelize.query('UPDATE entries SET filedAt = at', { type: QueryTypes.UPDATE })
   return true
 }
 

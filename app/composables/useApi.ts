@@ -1,4 +1,5 @@
 import type { Problem } from '~~/contract'
+import { heardTime } from '~/sync/clock'
 import { keptAnswers, shownAsOf } from '~/sync/kept'
 import { heardOfShop } from '~/sync/put-back'
 
@@ -63,6 +64,7 @@ export async function api<T>(
 async function call<T>(path: string, body: unknown, method: Verb): Promise<T> {
   let response: Response
   let text: string
+  const asked = Date.now()
   try {
     response = await fetch(`/api${path}`, {
       method,
@@ -70,6 +72,7 @@ async function call<T>(path: string, body: unknown, method: Verb): Promise<T> {
       body: body === undefined ? undefined : JSON.stringify(body),
       signal: AbortSignal.timeout(ANSWER_WITHIN),
     })
+    heardTime(response.headers.get('date'), asked, Date.now())
     heardOfShop(response.headers.get('mellow-restored-at'))
     text = await response.text()
   } catch {

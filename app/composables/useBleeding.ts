@@ -6,6 +6,7 @@ import {
   onScopeDispose,
   provide,
   ref,
+  shallowRef,
   watch,
   type InjectionKey,
   type Ref,
@@ -20,10 +21,14 @@ import {
   loggedSteps,
   startFromTravel,
   startOfAir,
+  TABLE_STEPS,
   targetOf,
   trickFollowed,
+  widest,
   type BleedChange,
   type BleedStart,
+  type DrawsAsked,
+  type DrawTable,
   type Followed,
   type LaidCircuit,
   type RankAsked,
@@ -38,6 +43,8 @@ import { LIMITS } from '~~/core/proof'
 /** Draws of a ranking that is looked at, and of one that only the advice hangs on. */
 const DRAWS = 32
 const FEW = 8
+/** Circuits by which the log says what was drawn. */
+const DRAWS_IN_LOG = 24
 /** Draws of what would change one of them. */
 const CHANGE_DRAWS = 16
 /** Ways of which it is said on which constants they hang. */
@@ -86,6 +93,7 @@ function openBleeding() {
   const rests = useHeavy('rests')
   const changes = useHeavy('changes', 'beside')
   const follow = useHeavy('follow', 'beside')
+  const draws = useHeavy('draws', 'beside')
 
   /** Somebody looks at methods, or inside: what is reckoned has to be there at once. */
   const looked = ref(false)
@@ -301,6 +309,52 @@ function openBleeding() {
     return (await set({ steps })) ? firstMethod(steps) : null
   }
 
+  // What a cycle of each method that is used here draws: for the log, and for what is filed beside the coach.
+  const shown = ref<Method | null>(null)
+  const drawMethods = computed(() => {
+    const used = new Set(state.value.bleed.cycles.map(({ payload }) => payload.method))
+    if (shown.value) used.add(shown.value)
+    return TABLE_STEPS.filter(({ method }) => used.has(method))
+  })
+  /** The circuit as what is drawn is asked of: as it is kept, not on trial. */
+  const drawsFrom = computed(() =>
+    base.value && laidKept.value && start.value
+      ? {
+          laid: laidKept.value,
+          start: start.value,
+          shareOut: start.value !== 'dry',
+          set: base.value.set,
+          ...(base.value.learned && { learned: base.value.learned }),
+          ...{ noseUp: nose.value, seed: 1 },
+        }
+      : null,
+  )
+  const drawQuestion = computed(() =>
+    drawsFrom.value && drawMethods.value.length > 0
+      ? JSON.stringify({
+          methods: drawMethods.value.map(({ method }) => method),
+          asked: {
+            ...drawsFrom.value,
+            steps: drawMethods.value.map(({ step }) => step),
+            draws: DRAWS_IN_LOG,
+          },
+        })
+      : null,
+  )
+  const drawTable = shallowRef<DrawTable>({})
+  watch(
+    drawQuestion,
+    async (question) => {
+      if (question === null) return
+      const { methods, asked } = JSON.parse(question) as { methods: Method[]; asked: DrawsAsked }
+      await draws.start(asked)
+      const found = draws.result.value
+      if (!found || drawQuestion.value !== question) return
+      drawTable.value = Object.fromEntries(methods.map((method, i) => [method, widest(found[i]!)]))
+    },
+    { immediate: true },
+  )
+
   onMounted(() => {
     rank.warm()
     follow.warm()
@@ -335,6 +389,9 @@ function openBleeding() {
     picture,
     following: follow.progress,
     advice,
+    drawTable,
+    drawsFrom,
+    shown,
     choose,
     stop: rank.stop,
   }

@@ -1,10 +1,13 @@
 import type { CoachAsk, CoachCue, CoachTold, Seat } from '~~/contract'
+import { compare, isNewer, seatedAll } from './seats'
 import {
+  alreadyRef,
   startCoach,
   touched,
   type CoachPlan,
   type CoachState,
   type Effect,
+  type OnAlready,
   type Role,
   type Touch,
 } from '~~/core/coach'
@@ -12,6 +15,10 @@ import {
 /** ms between two words of the device that leads, and without one after which another may take over. */
 export const BEAT = 3000
 export const SILENT = 10_000
+/** ms for which a device goes on leading others without its own word coming back from the server: less than the others wait. */
+export const LEASE = 8000
+/** ms for which whoever holds a place may say no before it is given to the one who asks. */
+export const ANSWER_WITHIN = 10_000
 /** ms after which a touch that nobody took is sent again, and after which it is given up. */
 const AGAIN = 1000
 const GIVEN_UP = 60_000
@@ -20,7 +27,7 @@ const GIVEN_UP = 60_000
 export interface Filed {
   id: string
   effect: Effect
-  /** The entry that it corrects or withdraws. */
+  /** The entry that it corrects, withdraws, or takes off again. */
   of?: string
 }
 interface Sent {
@@ -30,6 +37,8 @@ interface Sent {
 }
 /** What a device keeps of a run, so that a page that is opened again goes on where it was. */
 export interface KeptRun {
+  /** The device that kept it. */
+  from: string
   told: CoachTold
   /** Own entries that stand, by id. */
   mine: string[]
@@ -41,7 +50,8 @@ export interface PairDoors {
   by: () => string
   newId: () => string
   now: () => number
-  send: (cue: CoachCue) => void
+  /** Gives the number that the server made for it; null where it did not arrive. */
+  send: (cue: CoachCue) => Promise<number | null>
   /** Files an entry under its id; it may be called twice with the same. */
   file: (filed: Filed) => Promise<void>
   save: (kept: KeptRun | null) => void
@@ -51,12 +61,16 @@ export interface PairDoors {
 /**
  * A coached bleed on one or more devices. One leads: it alone steps the machine and files; the others send their touches
  * and are told the whole state. A lead passes when it is asked for, or after ten seconds of silence; of two that lead the
- * newer holds, and the older takes back what it filed meanwhile and the newer does not know.
+ * newer holds, and the older takes back what it filed meanwhile and the newer does not know. A device that leads others and
+ * does not hear its own word come back takes no answers: another may lead by then.
  */
 export class Pair {
   told: CoachTold | null = null
   heardAt: number
   private saidAt = -Infinity
+  /** When its own word last came back, and when a place was last asked for. */
+  private echoAt: number
+  private askedAt = 0
   private mine = new Set<string>()
   private pending: Filed[] = []
   private waiting = new Map<string, Sent>()
@@ -66,10 +80,15 @@ export class Pair {
     kept: KeptRun | null = null,
   ) {
     this.heardAt = doors.now()
+    this.echoAt = doors.now()
     if (!kept) return
     this.told = kept.told
+    // What another tab of this browser led is known, and not one’s own.
+    if (kept.from !== doors.device) return
     this.mine = new Set(kept.mine)
     this.pending = kept.pending
+    // Opened again: others may have gone on meanwhile.
+    this.echoAt = -Infinity
     for (const one of [...this.pending]) void this.put(one)
   }
 
@@ -87,25 +106,39 @@ export class Pair {
   get silent(): boolean {
     return this.told !== null && !this.leads && this.doors.now() - this.heardAt > SILENT
   }
+  /** Nobody hears this device, or it hears nobody: what stands on its screen may be over, so nothing is called on it. */
+  get unheard(): boolean {
+    if (!this.told) return false
+    return this.leads ? this.cutOff : this.doors.now() - this.heardAt > LEASE
+  }
+  /** Leads others, and its own word has not come back for a while: nobody may hear it, and another may lead. */
+  get cutOff(): boolean {
+    if (!this.told || !this.leads || this.doors.now() - this.echoAt <= LEASE) return false
+    return this.seats().some(({ device }) => device !== this.doors.device)
+  }
   /** A touch of one's own is on its way to the device that leads. */
   get onItsWay(): boolean {
     return this.waiting.size > 0
   }
 
-  start(plan: CoachPlan, roles: readonly Role[]): void {
+  /** @param already what the job’s ledger says is on, by its entries */
+  start(plan: CoachPlan, roles: readonly Role[], already: readonly OnAlready[] = []): void {
     const seat = this.seat()
+    const number = (this.told?.number ?? 0) + 1
     this.mine.clear()
     this.waiting.clear()
+    this.echoAt = this.doors.now()
     this.told = {
       run: this.doors.newId(),
+      ...{ number, confirmed: false, asked: null, took: null, kept: null },
       term: 0,
       lead: this.doors.device,
       roles: {
         pedal: roles.includes('pedal') ? seat : null,
         bleeder: roles.includes('bleeder') ? seat : null,
       },
-      ids: {},
-      state: startCoach(plan),
+      ids: Object.fromEntries(already.map(({ id }, i) => [alreadyRef(i), id])),
+      state: startCoach(plan, already),
     }
     this.say()
   }
@@ -114,30 +147,51 @@ export class Pair {
   touch(touch: Touch, role: Role | null, id = this.doors.newId()): void {
     if (!this.told) return
     const { run, state } = this.told
-    if (this.leads) return this.take(id, touch, role, state.n)
+    if (this.leads) return this.cutOff ? undefined : this.take(id, touch, role, state.n)
     const cue = {
       ...{ cue: 'coachTouch' as const, run, id, role, seen: state.n, touch },
       ...this.seat(),
     }
     const now = this.doors.now()
     this.waiting.set(id, { cue, since: now, last: now })
-    this.doors.send(cue)
+    void this.doors.send(cue)
     this.doors.changed()
   }
 
   /** Asks to lead, or for a place; one that leads does it. */
   ask(ask: CoachAsk): void {
     if (this.told && this.leads) return this.grant(ask, this.seat())
-    this.doors.send({ cue: 'coachAsk', run: this.told?.run ?? null, ask, ...this.seat() })
+    void this.doors.send({ cue: 'coachAsk', run: this.told?.run ?? null, ask, ...this.seat() })
   }
-  /** Takes the lead from one that is silent. */
-  takeLead(): void {
+  /** Takes the lead from one that is silent, or is gone: its places too where `seats` says so. What was done meanwhile nobody knows. */
+  takeLead(seats = false): void {
     if (!this.told || this.leads) return
     const touches = [...this.waiting.values()]
-    this.told = { ...this.told, lead: this.doors.device, term: this.told.term + 1 }
+    const { lead, roles } = this.told
+    const own = (seat: Seat | null) => (seats && seat?.device === lead ? this.seat() : seat)
+    this.told = {
+      ...this.told,
+      ...{ lead: this.doors.device, term: this.told.term + 1, asked: null },
+      roles: { pedal: own(roles.pedal), bleeder: own(roles.bleeder) },
+    }
+    // Until its own word comes back it leads nobody but itself.
+    this.echoAt = -Infinity
     this.waiting.clear()
     for (const { cue } of touches) this.take(cue.id, cue.touch, cue.role, cue.seen)
-    this.say()
+    this.take(this.doors.newId(), { touch: 'takenOver' }, null, this.told.state.n)
+  }
+  /** Takes over what a tab that was closed had filed, and had still to file: under its ids, so none comes twice. */
+  adopt(kept: KeptRun): void {
+    this.told ??= kept.told
+    for (const id of kept.mine) this.mine.add(id)
+    for (const one of kept.pending) void this.put(one)
+  }
+  /** Cut off from the others: somebody here says that both places are his now. */
+  goOnAlone(): void {
+    if (!this.told || !this.leads) return
+    const seat = this.seat()
+    this.told = { ...this.told, term: this.told.term + 1, roles: { pedal: seat, bleeder: seat } }
+    this.take(this.doors.newId(), { touch: 'takenOver' }, null, this.told.state.n)
   }
   /** The run is put away; what was filed stands. */
   end(): void {
@@ -149,7 +203,14 @@ export class Pair {
   }
 
   hear(cue: CoachCue): void {
-    if (cue.device === this.doors.device) return
+    if (cue.device === this.doors.device) {
+      // One's own word has been to the server and back: the others hear it too.
+      if (cue.cue === 'coach' && cue.run === this.told?.run && cue.term === this.told.term) {
+        this.echoAt = this.doors.now()
+        this.doors.changed()
+      }
+      return
+    }
     if (cue.cue === 'coach') return this.heard(cue)
     if (!this.told || !this.leads) return
     if (cue.cue === 'coachAsk') this.grant(cue.ask, { device: cue.device, by: cue.by })
@@ -163,12 +224,15 @@ export class Pair {
   /** To be called about once a second. */
   beat(): void {
     const now = this.doors.now()
-    if (this.told && this.leads && now - this.saidAt >= BEAT) this.say()
+    if (this.told && this.leads) {
+      if (this.told.asked && now - this.askedAt >= ANSWER_WITHIN) this.giveAsked(true)
+      else if (now - this.saidAt >= BEAT) this.say()
+    }
     for (const [id, sent] of this.waiting) {
       if (now - sent.since > GIVEN_UP) this.waiting.delete(id)
       else if (now - sent.last >= AGAIN) {
         sent.last = now
-        this.doors.send(sent.cue)
+        void this.doors.send(sent.cue)
       }
     }
     this.doors.changed()
@@ -178,7 +242,7 @@ export class Pair {
 
   private heard({ cue: _, device, by: __, ...told }: Extract<CoachCue, { cue: 'coach' }>): void {
     const known = this.told
-    if (known && known.run > told.run) return
+    if (known && known.run !== told.run && !isNewer(told, known)) return
     if (known && known.run === told.run) {
       const order = told.term - known.term || compare(told.lead, known.lead)
       if (order < 0) {
@@ -190,6 +254,7 @@ export class Pair {
     } else this.mine.clear()
     if (device === told.lead) this.heardAt = this.doors.now()
     const led = this.leads
+    if (told.asked && !known?.asked) this.askedAt = this.doors.now()
     this.told = told
     if (led && !this.leads) this.giveUp(told)
     this.settle(told.state)
@@ -225,6 +290,13 @@ export class Pair {
   }
   private filedBy(effect: Effect, ids: Record<string, string>): Filed[] {
     const id = this.doors.newId()
+    if (effect.do === 'takenOff' || effect.do === 'refitted') {
+      const put = ids[effect.of]
+      if (!put) return []
+      ids[effect.ref] = id
+      this.mine.add(id)
+      return [{ id, effect, of: put }]
+    }
     const of = ids[effect.ref]
     if (effect.do === 'correct') return of ? [{ id, effect, of }] : []
     if (effect.do === 'withdraw') {
@@ -245,17 +317,73 @@ export class Pair {
     this.keep()
   }
 
+  private seats = (): Seat[] =>
+    this.told ? [this.told.roles.pedal, this.told.roles.bleeder].flatMap((seat) => seat ?? []) : []
+
+  /** What is asked of the device that leads: a place that another holds is asked for there first. */
   private grant(ask: CoachAsk, seat: Seat): void {
     const told = this.told!
-    if (ask === 'lead') this.told = { ...told, lead: seat.device, term: told.term + 1 }
-    else if (ask !== 'state') this.told = { ...told, roles: seated(told.roles, ask, seat) }
+    switch (ask) {
+      case 'lead':
+        this.told = { ...told, lead: seat.device, term: told.term + 1 }
+        break
+      case 'pedal':
+      case 'bleeder':
+      case 'both': {
+        const roles: Role[] = ask === 'both' ? ['pedal', 'bleeder'] : [ask]
+        const held = roles.some((role) => told.roles[role] && told.roles[role].device !== seat.device)
+        this.askedAt = this.doors.now()
+        this.told = held
+          ? { ...told, asked: { roles, seat }, took: null, kept: null }
+          : { ...told, roles: seatedAll(told.roles, roles, seat), asked: null, kept: null }
+        break
+      }
+      case 'give':
+        if (this.holds(told.asked?.roles, seat)) return this.giveAsked(false)
+        break
+      case 'keep':
+        if (told.asked && this.holds(told.asked.roles, seat))
+          this.told = { ...told, asked: null, kept: { to: told.asked.seat, by: seat } }
+        break
+      case 'takeBack':
+        if (told.took?.from.device === seat.device)
+          this.told = { ...told, roles: seatedAll(told.roles, told.took.roles, seat), took: null }
+        break
+      case 'seen':
+        this.told = { ...told, took: null, kept: null }
+        break
+      case 'state':
+        break
+    }
+    this.say()
+  }
+  private holds = (roles: readonly Role[] | undefined, { device }: Seat): boolean =>
+    roles?.some((role) => this.told!.roles[role]?.device === device) ?? false
+
+  /** @param silent whoever held it has said nothing: both are told who took it */
+  private giveAsked(silent: boolean): void {
+    const told = this.told!
+    const { roles, seat } = told.asked!
+    const from = roles.map((role) => told.roles[role]).find((one) => one && one.device !== seat.device)
+    this.told = {
+      ...told,
+      roles: seatedAll(told.roles, roles, seat),
+      asked: null,
+      took: silent && from ? { roles, from, to: seat } : null,
+    }
     this.say()
   }
 
   private say(): void {
     const told = this.told!
     this.saidAt = this.doors.now()
-    this.doors.send({ cue: 'coach', ...this.seat(), ...told })
+    void this.doors.send({ cue: 'coach', ...this.seat(), ...told }).then((number) => {
+      // The first that the server took gives the run its number.
+      const now = this.told
+      if (number === null || !now || now.run !== told.run || now.confirmed || !this.leads) return
+      this.told = { ...now, number: Math.max(number, now.number), confirmed: true }
+      this.say()
+    })
     this.changed()
   }
   private changed(): void {
@@ -264,23 +392,11 @@ export class Pair {
   }
   private keep(): void {
     if (this.told)
-      this.doors.save({ told: this.told, mine: [...this.mine], pending: [...this.pending] })
+      this.doors.save({
+        from: this.doors.device,
+        told: this.told,
+        mine: [...this.mine],
+        pending: [...this.pending],
+      })
   }
-}
-
-const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0)
-
-/** A place is given; whoever had it gets the place that the other leaves: two change places. */
-function seated(
-  roles: Record<Role, Seat | null>,
-  ask: Role | 'both',
-  seat: Seat,
-): Record<Role, Seat | null> {
-  if (ask === 'both') return { pedal: seat, bleeder: seat }
-  const other: Role = ask === 'pedal' ? 'bleeder' : 'pedal'
-  const before = roles[ask]
-  const left = roles[other]?.device === seat.device
-  const next = { ...roles, [ask]: seat }
-  if (left) next[other] = before?.device === seat.device ? null : before
-  return next
 }

@@ -1,18 +1,22 @@
 import {
   changesRun,
+  drawsRun,
   filmRun,
   Following,
   followRun,
   learnRun,
+  pumpsRun,
   rankRun,
   restsOnOf,
   runsOf,
   type BleedOutcome,
   type BleedRun,
+  type DrawsAsked,
   type Followed,
   type RankAsked,
   type RankedEntry,
 } from '~~/core/bleed'
+import { coachPlanRun } from '~~/core/coach'
 import type { Run } from '~~/core/run'
 
 /**
@@ -58,6 +62,9 @@ function rests({ asked, entries }: { asked: RankAsked; entries: RankedEntry[] })
 }
 
 export const BLEED_HEAVY = {
+  coachPlan: (asked: Parameters<typeof coachPlanRun>[0]) => coachPlanRun(asked),
+  draws: (asked: DrawsAsked) => drawsRun(asked),
+  pumps: (asked: Parameters<typeof pumpsRun>[0]) => pumpsRun(asked),
   rank: (asked: RankAsked) => rankRun(asked),
   rests,
   changes: ({ asked, entry, draws }: { asked: RankAsked; entry: RankedEntry; draws: number }) =>

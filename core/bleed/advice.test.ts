@@ -122,7 +122,7 @@ describe('what to do next in a bleed', () => {
       formatOf('metric'),
     )
     expect(change!.words).toBe(
-      'Open, push, close, lift has given what it can: about 1.20 ml is left, most of it in the line. Change to: Vacuum at the bleeder, then ten short strokes.',
+      'Open, down, close, up has given what it can: about 1.20 ml is left, most of it in the line. Change to: Vacuum at the bleeder, then ten short strokes.',
     )
     expect(change!.next).toEqual(['vacuum', 'shortStrokes'])
     expect(WHEN_IT_STOPS[0]).toBe('the bleed screw is uppermost')

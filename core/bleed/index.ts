@@ -12,10 +12,13 @@ export {
   type BleedStart,
 } from './asked'
 export { BLEED_CONSTANTS, usualConstants, type BleedConstant, type Constants } from './constants'
-export { BLEED_RUNS, type BleedRun } from './methods'
+export { BLEED_RUNS, cycleOf, type BleedRun } from './methods'
 export { Bleed, bleedRun, type BleedCycleTold } from './run'
 export { readBleed } from './read'
 export { drawnConstants, type Learned } from './draw-constants'
+export { DRAWS, drawsRun, type Draws, type DrawsAsked, type DrawStep, type StepDraws } from './draws'
+export { OPENINGS, PUMP_CHOICES, pumpsRun, type PumpsTried } from './pumps'
+export { drewBy, mostDrawn, TABLE_STEPS, widest, type DrawTable } from './drew'
 export { bleedAdvice, WHEN_IT_STOPS, type BleedAdvice, type BleedSoFar } from './advice'
 export { fillingOf, type Filling } from './filling'
 export {

@@ -174,21 +174,7 @@ function likelihood(
   const constants = constantsAt(z)
   const { laid, before, after } = outcome
   const start = sharedOut(startOfAir(laid, before, constants), draw)
-  const asked = askedOf(
-    {
-      laid,
-      start,
-      target: { value: 0, from: 'given', reachable: true },
-      people: 2,
-      kit: [],
-      set: {},
-      noseUp: 0,
-      draws: 1,
-      seed: 1,
-    },
-    constants,
-    40,
-  )
+  const asked = askedOf({ laid, start, noseUp: 0 }, constants, 40)
   const bleed = new Bleed(asked)
   let strokes = 0
   for (const cycle of outcome.cycles) {

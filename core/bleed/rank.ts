@@ -75,7 +75,7 @@ export interface Outcome {
 
 /** The circuit of a rank as a run takes it. */
 export const askedOf = (
-  { laid, start, noseUp }: RankAsked,
+  { laid, start, noseUp }: Pick<RankAsked, 'laid' | 'start' | 'noseUp'>,
   constants: Constants,
   cells = CELLS,
 ): BleedAsked => ({
@@ -242,7 +242,10 @@ const isIncluded = (steps: readonly BleedRun[], methods?: readonly BleedRun[]): 
   !methods || steps.every((one) => methods.includes(one))
 
 /** Where the air sits at the start of each draw. */
-export function startsOf({ start, shareOut, seed }: RankAsked, draws: number): BleedStart[] {
+export function startsOf(
+  { start, shareOut, seed }: Pick<RankAsked, 'start' | 'shareOut' | 'seed'>,
+  draws: number,
+): BleedStart[] {
   const shares = evenDraws(seed + 1)
   return Array.from({ length: draws }, () => (shareOut ? sharedOut(start, shares) : start))
 }

@@ -1,5 +1,25 @@
-/** The coach: calls a bleed move by move, counts cycles and fluid, and knows when to hold a call back. No clock of its own. */
+/** The coach: calls a bleed move by move, counts cycles and fluid, and knows what is open and what is down. No clock of its own. */
+export { callNow, isPutRight, isStopped, moveOf, nextMove, putRight, waysOn } from './call'
 export {
+  cannotBe,
+  canBeCalled,
+  firstWay,
+  refusalsOf,
+  type CannotBe,
+  type Here,
+  type Refused,
+} from './can'
+export {
+  cyclesLeft,
+  drawsAt,
+  leftUnitOf,
+  reservoirOf,
+  toTheMark,
+  type LeftToGo,
+  type LeftUnit,
+} from './fluid'
+export {
+  CALLS,
   isMethod,
   isTrick,
   METHOD_MOVES,
@@ -7,27 +27,37 @@ export {
   TRICK_MOVES,
   type Call,
   type Coached,
+  type HeldBy,
   type MethodMoves,
   type Move,
   type Role,
 } from './moves'
-export { coachPlan, partsOf, type PlanAsked } from './plan'
-export { leftIn, strokesLeft, toppedUp, type Left, type Level } from './reservoir'
 export {
-  callNow,
-  moveOf,
-  nextMove,
-  reservoirOf,
-  startCoach,
-  toTheMark,
-  waysOn,
-  type CoachPlan,
-  type CoachState,
-  type Effect,
-  type LastSaid,
-  type Part,
-  type Touch,
-  type TouchName,
+  coachPlan,
+  coachPlanRun,
+  partsOf,
+  runOf,
+  type Known,
+  type PlanAsked,
+  type PlannedStep,
+} from './plan'
+export { KEPT, leftIn, levelOfLog, toppedUp, type Left, type Level } from './reservoir'
+export { onAlready, type OnAlready } from './on-already'
+export { alreadyRef, startCoach } from './start'
+export type {
+  CoachPlace,
+  CoachPlan,
+  CoachState,
+  Effect,
+  Elsewhere,
+  LastSaid,
+  Part,
+  Pumps,
+  Touch,
+  TouchName,
+  Unusual,
 } from './state'
+export { THING_ROWS, THINGS, type Thing } from './things'
 export { touched } from './touch'
+export { AT_REST, isOn, stoodBefore, type Stretch, type World } from './world'
 export { STAGE_OF, WORKS, type Work } from './works'

@@ -1,47 +1,66 @@
 import type { Method, Trick } from '../entries'
+import type { Thing } from './things'
 import { WORK_MOVES, type Work } from './works'
 
 /** Who does a move: the one at the pedal, or the one at the bleed screw. Alone, one person is both. */
 export type Role = 'pedal' | 'bleeder'
 
-/** A move is called by one word, and answered by a touch, or by its own time. */
-export type Call =
-  | 'open'
-  | 'down'
-  | 'shut'
-  | 'up'
-  | 'pump'
-  | 'hold'
-  | 'wait'
-  | 'walk'
-  | 'look'
-  | 'build'
-  | 'release'
-  | 'push'
-  | 'draw'
-  | 'letBack'
-  | 'in'
-  | 'out'
-  | 'short'
-  | 'tap'
-  | 'tag'
-  | 'untag'
-  | 'press'
-  | 'clampOff'
-  | 'wedge'
-  | 'raise'
-  | 'turn'
-  | 'back'
-  | 'hose'
-  | 'fill'
-  | 'clamp'
-  | 'level'
-  | 'hands'
-  | 'plug'
-  | 'unplug'
-  | 'join'
-  | 'fillPort'
-  | 'letOut'
+/** A move is called by one word, and answered by a touch, or by its own time. Each word stands for one thing (words.test.ts). */
+export const CALLS = [
+  'open',
+  'down',
+  'shut',
+  'up',
+  'loosen',
+  'nip',
+  'pump',
+  'hold',
+  'wait',
+  'walk',
+  'bar',
+  'remove',
+  'flow',
+  'apply',
+  'vent',
+  'inject',
+  'in',
+  'out',
+  'short',
+  'knock',
+  'tag',
+  'untag',
+  'squeeze',
+  'unclamp',
+  'wedge',
+  'raise',
+  'wheels',
+  'turn',
+  'refit',
+  'unbolt',
+  'hose',
+  'detach',
+  'tighten',
+  'cover',
+  'wipe',
+  'fill',
+  'cap',
+  'adapter',
+  'drawOff',
+  'purge',
+  'vice',
+  'level',
+  'hands',
+  'loop',
+  'plug',
+  'pull',
+  'join',
+  'prime',
+  'suspend',
+] as const
+export type Call = (typeof CALLS)[number]
+
+/** What holds a pedal that is down; nobody, where it lies on the floor by itself. */
+export type HeldBy = 'foot' | 'bar' | 'wedge' | 'nobody'
 
 export interface Move {
   call: Call
@@ -54,22 +73,37 @@ export interface Move {
   screw?: 'open' | 'shut'
   /** The pedal afterwards. */
   pedal?: 'down' | 'up'
-  /** It takes fluid out of the reservoir: so many strokes of the pedal, or ml. */
-  strokes?: number
-  /** Below 0 where it sends fluid back up. */
-  draws?: number
+  /** What holds the pedal afterwards; the foot where nothing is said of a pedal that is down. */
+  heldBy?: HeldBy
+  /** What is on the vehicle afterwards, and what is off it. */
+  puts?: readonly Thing[]
+  takes?: readonly Thing[]
+  /** What the cycle takes out of the reservoir counts here: it is where it is held back. */
+  draws?: true
   /** The reservoir stands at its mark afterwards. */
   fills?: true
+  /** It is drawn off to where what is sent up has room. */
+  lowers?: true
 }
 export interface MethodMoves {
+  /** What has to be on, at hand or ready before its first move, in the order in which it is called. */
+  wants: readonly Thing[]
+  /** What must be off before it begins, beside what nothing but its own method wants. */
+  bars: readonly Thing[]
   /** Once before the first cycle, every cycle, and once after the last. */
   before: readonly Move[]
   cycle: readonly Move[]
   after: readonly Move[]
-  /** The screw has to be shut before the pedal comes up. */
+  /** The screw has to be shut before the pedal comes up: what is open then draws air. */
   shutFirst: boolean
-  /** Walks from the pedal to the screw and back, where one person does it. */
-  alone?: true
+  /** Where it is opened: at the bleed screw, at a union in its place, nowhere. */
+  valve: 'screw' | 'union' | null
+  /** One at the pedal and one at the screw, at the same time. */
+  two: boolean
+  /** In the hand, hung up or on the bench: no call is for anything on the vehicle. */
+  offVehicle: boolean
+  /** It sends fluid up into the reservoir, which may come to stand over its mark. */
+  rises: boolean
 }
 
 export const bleeder = (call: Call, more: Partial<Move> = {}): Move => ({
@@ -78,75 +112,161 @@ export const bleeder = (call: Call, more: Partial<Move> = {}): Move => ({
   ...more,
 })
 export const pedal = (call: Call, more: Partial<Move> = {}): Move => ({ call, role: 'pedal', ...more })
-const OPEN = bleeder('open', { screw: 'open' })
-const SHUT = bleeder('shut', { screw: 'shut' })
-const DOWN = pedal('down', { pedal: 'down', strokes: 1 })
-const UP = pedal('up', { pedal: 'up' })
-const WALK = bleeder('walk', { seconds: 20 })
-const TAG = pedal('tag')
-const UNTAG = pedal('untag')
-/** ml that are drawn before one looks at the level, and that are pushed up in one go. */
-const BATCH = 50
-const PUSHED = 20
 
 export const moves = (
   cycle: readonly Move[],
   more: Partial<Omit<MethodMoves, 'cycle'>> = {},
-): MethodMoves => ({ before: [], after: [], shutFirst: false, ...more, cycle })
-const SHUT_FIRST = { shutFirst: true } as const
+): MethodMoves => ({
+  wants: [],
+  bars: [],
+  before: [],
+  after: [],
+  shutFirst: false,
+  valve: null,
+  two: false,
+  offVehicle: false,
+  rises: false,
+  ...more,
+  cycle,
+})
+
+export const OPEN = bleeder('open', { screw: 'open', puts: ['screwLoose'] })
+export const SHUT = bleeder('shut', { screw: 'shut' })
+export const LOOSEN = bleeder('loosen', { screw: 'open', puts: ['unionLoose'] })
+export const NIP = bleeder('nip', { screw: 'shut' })
+export const UP = pedal('up', { pedal: 'up' })
+/** What holds the pedal down is taken out with the foot on it: it stays down until it is called up. */
+export const REMOVE = pedal('remove', { pedal: 'down', takes: ['bar', 'wedge'] })
+const DOWN = pedal('down', { pedal: 'down' })
+const STROKE = pedal('down', { pedal: 'down', draws: true })
+const TAG = pedal('tag', { puts: ['tag'] })
+const UNTAG = pedal('untag', { takes: ['tag'] })
+/** s of a walk from the pedal to the screw, or back: two of them are a trip. */
+const WALK = bleeder('walk', { seconds: 10 })
+
+const AT_SCREW = { valve: 'screw' } as const
+const WITH_HOSE = { ...AT_SCREW, wants: ['marked', 'hose'] } as const
 const SLAVE_IN_HAND = [
   bleeder('in'),
   bleeder('wait', { seconds: 5 }),
-  bleeder('out'),
+  bleeder('out', { draws: true }),
   bleeder('wait', { seconds: 5 }),
 ]
 
 /** What is called, in which order, in each method. */
 export const METHOD_MOVES: Record<Method, MethodMoves> = {
-  openPush: moves([OPEN, DOWN, SHUT, UP], SHUT_FIRST),
-  crackedUnion: moves([OPEN, DOWN, SHUT, UP], SHUT_FIRST),
+  openPush: moves([OPEN, STROKE, SHUT, UP], { ...WITH_HOSE, shutFirst: true, two: true }),
+  crackedUnion: moves([LOOSEN, STROKE, NIP, UP], {
+    wants: ['marked', 'cover'],
+    shutFirst: true,
+    two: true,
+    valve: 'union',
+  }),
   pumpHold: moves(
-    [pedal('pump', { times: 4, pedal: 'down' }), pedal('hold', { pedal: 'down' }), OPEN, SHUT, UP].map(
-      (move) => (move.call === 'open' ? { ...move, strokes: 0.4 } : move),
-    ),
-    SHUT_FIRST,
+    [
+      pedal('pump', { times: 4, pedal: 'down' }),
+      pedal('hold', { pedal: 'down' }),
+      { ...OPEN, draws: true },
+      SHUT,
+      UP,
+    ],
+    { ...WITH_HOSE, shutFirst: true, two: true },
   ),
-  prop: moves([WALK, OPEN, DOWN, WALK, SHUT, UP], { shutFirst: true, alone: true }),
-  submerged: moves([DOWN, UP], { before: [OPEN], after: [SHUT] }),
-  checkValve: moves([DOWN, UP], { before: [OPEN], after: [SHUT] }),
-  gravity: moves([bleeder('wait', { seconds: 60, draws: 25 })], { before: [OPEN], after: [SHUT] }),
-  pressure: moves([OPEN, bleeder('look', { draws: BATCH }), SHUT], {
-    before: [pedal('build')],
-    after: [pedal('release')],
+  prop: moves(
+    [
+      WALK,
+      OPEN,
+      WALK,
+      STROKE,
+      pedal('bar', { pedal: 'down', heldBy: 'bar', puts: ['bar'] }),
+      WALK,
+      SHUT,
+      WALK,
+      REMOVE,
+      UP,
+    ],
+    { ...WITH_HOSE, shutFirst: true },
+  ),
+  submerged: moves([STROKE, UP], { ...WITH_HOSE, before: [OPEN], after: [SHUT] }),
+  checkValve: moves([STROKE, UP], {
+    ...AT_SCREW,
+    wants: ['marked', 'valveHose'],
+    before: [OPEN],
+    after: [SHUT],
   }),
-  vacuum: moves([OPEN, bleeder('look', { draws: BATCH }), SHUT], {
-    before: [bleeder('build')],
-    after: [bleeder('release')],
+  gravity: moves([bleeder('wait', { seconds: 60, draws: true })], {
+    ...WITH_HOSE,
+    before: [OPEN],
+    after: [SHUT],
   }),
-  inject: moves([OPEN, bleeder('push', { draws: -PUSHED }), SHUT]),
-  hang: moves(SLAVE_IN_HAND),
-  slaveStrokes: moves(SLAVE_IN_HAND),
-  reservoirVacuum: moves([
-    pedal('draw', { seconds: 30 }),
-    pedal('wait', { seconds: 120 }),
-    pedal('letBack', { seconds: 10 }),
-    pedal('wait', { seconds: 20 }),
-  ]),
-  benchLoop: moves([DOWN, UP].map((move) => ({ ...move, strokes: 0 }))),
+  pressure: moves([OPEN, bleeder('flow', { draws: true }), SHUT], {
+    ...AT_SCREW,
+    wants: ['marked', 'hose', 'pressureCap'],
+    before: [pedal('apply', { puts: ['pressure'] })],
+    after: [pedal('vent', { takes: ['pressure'] })],
+  }),
+  vacuum: moves([OPEN, bleeder('flow', { draws: true }), SHUT], {
+    ...AT_SCREW,
+    wants: ['marked', 'pumpHose'],
+    before: [bleeder('apply', { puts: ['vacuum'] })],
+    after: [bleeder('vent', { takes: ['vacuum'] })],
+  }),
+  // Never filled first: what is sent up needs the room.
+  inject: moves([OPEN, bleeder('inject', { draws: true }), SHUT], {
+    ...AT_SCREW,
+    wants: ['lowered', 'purged', 'injector'],
+    rises: true,
+  }),
+  hang: moves(SLAVE_IN_HAND, { wants: ['hung', 'marked'], offVehicle: true }),
+  slaveStrokes: moves(SLAVE_IN_HAND, { wants: ['tag', 'slaveOff', 'marked'], offVehicle: true }),
+  reservoirVacuum: moves(
+    [
+      pedal('apply', { seconds: 30, puts: ['vacuum'] }),
+      pedal('wait', { seconds: 120 }),
+      pedal('vent', { seconds: 10, takes: ['vacuum'], draws: true }),
+      pedal('wait', { seconds: 20 }),
+    ],
+    { wants: ['marked', 'vacuumCap'] },
+  ),
+  benchLoop: moves([DOWN, UP], {
+    wants: ['vice', 'levelled', 'hands', 'loop', 'marked'],
+    offVehicle: true,
+  }),
 }
 /** Tricks in their safe form; they have one cycle. */
 export const TRICK_MOVES: Record<Trick, MethodMoves> = {
-  shortStrokes: moves([pedal('short', { times: 10 })]),
-  tap: moves([bleeder('tap', { seconds: 30 })]),
-  noseUp: moves([bleeder('raise')]),
-  noseDown: moves([bleeder('raise')]),
-  turned: moves([TAG, bleeder('turn'), bleeder('back'), UNTAG]),
+  shortStrokes: moves([pedal('short', { times: 10, draws: true })], { wants: ['marked'] }),
+  tap: moves([bleeder('knock', { seconds: 30, draws: true })]),
+  noseUp: moves([bleeder('raise', { puts: ['tilt'] })]),
+  noseDown: moves([bleeder('raise', { puts: ['tilt'] })]),
+  turned: moves([TAG, bleeder('turn'), bleeder('refit'), UNTAG]),
   // Never by hand with a foot on the pedal: tagged, screw open, pressed home by a clamp, shut, clamp off.
-  bottomed: moves([TAG, OPEN, bleeder('press'), SHUT, bleeder('clampOff'), UNTAG]),
-  wedged: moves([TAG, pedal('wedge')]),
+  bottomed: moves(
+    [
+      TAG,
+      OPEN,
+      bleeder('squeeze', { puts: ['slaveClamp'] }),
+      SHUT,
+      bleeder('unclamp', { takes: ['slaveClamp'], draws: true }),
+      UNTAG,
+    ],
+    WITH_HOSE,
+  ),
+  wedged: moves(
+    [TAG, pedal('wedge', { pedal: 'down', heldBy: 'wedge', puts: ['wedge'], draws: true })],
+    {
+      bars: ['capOff'],
+      after: [REMOVE, UP, UNTAG],
+    },
+  ),
   // A dry slave in the hand, and a new master that sends nothing.
-  slavePrimed: moves([bleeder('in'), bleeder('fillPort'), bleeder('letOut')]),
-  masterPrimed: moves([OPEN, { ...DOWN, strokes: 0.5 }, SHUT, UP], SHUT_FIRST),
+  slavePrimed: moves([bleeder('in'), bleeder('prime'), bleeder('out')], { offVehicle: true }),
+  masterPrimed: moves([LOOSEN, STROKE, NIP, UP], {
+    wants: ['marked', 'cover'],
+    shutFirst: true,
+    two: true,
+    valve: 'union',
+  }),
 }
 /** All that is coached: a method, a trick, or work that belongs to it. */
 export type Coached = Method | Trick | Work

@@ -1,23 +1,36 @@
 import type { ProofStage } from '../circuit'
 import type { BleedCycle, BleedPhase, BleedSign, CameOut, PedalSays, Trick } from '../entries'
-import { movesOf, type Coached, type Move } from './moves'
-import { STAGE_OF, type Work } from './works'
-import { full, KEPT, leftIn, strokesLeft, type Left, type Level } from './reservoir'
+import type { Draws } from '../bleed'
+import type { PutOnItem, RemovedItem } from '../plan'
+import type { Coached } from './moves'
+import type { Level } from './reservoir'
+import type { Aspect, Stretch, World } from './world'
+
+/** How it is pumped before each opening: so many strokes, until it is firm, or for so many seconds. */
+export type Pumps = number | 'firm' | { seconds: number }
 
 /** A part of the bleed: one method for so many cycles, a trick, or work that belongs to it. */
 export interface Part {
   method: Coached
   cycles: number
   phase?: BleedPhase
+  pumps?: Pumps
+  /** s that it runs by itself in one cycle: shorter where a minute would take more than the reservoir holds. */
+  seconds?: number
+  /** ml that each cycle takes out of the reservoir, by the model that ranks the methods; the last holds for all that follow. */
+  draws: Draws[]
+  /** Cycle by which the model has fluid at the hose, 95 of 100; absent where the circuit is not empty. */
+  fluidBy?: number
 }
 export interface CoachPlan {
   parts: Part[]
-  /** ml that a full stroke sends, and that stand over the mark. */
-  stroke: number
+  /** ml that stand over the mark when it is full. */
   usable: number
   /** The brakes share it: the mark is the brakes’ own, and nobody may override it. */
   shared: boolean
   people: 1 | 2
+  /** Why the model does not know what a cycle draws: it is held back earlier then. Null where it knows. */
+  unknown: string | null
 }
 /** What was said of the cycle that was filed last. */
 export interface LastSaid {
@@ -27,22 +40,24 @@ export interface LastSaid {
   colour?: 'dark' | 'fresh'
   signs?: BleedSign[]
 }
+/** What came three times running, and means something. */
+export type Unusual = 'foam' | 'nothing'
 
 /** Where a coached bleed is. */
-export interface CoachPlace {
-  plan: CoachPlan
+export interface Place {
   part: number
-  /** Cycles of this part that are done, and in which of its three stretches it is. */
+  /** Cycles of this part that are done, and in which of its stretches it is. */
   cycle: number
-  stretch: 'before' | 'cycle' | 'after'
+  stretch: Stretch
   move: number
-  screw: 'open' | 'shut'
-  pedal: 'down' | 'up'
-  level: Level
+  /** Cycles of each part that are meant. */
+  cycles: number[]
   /** The next move would reach the mark, or rise over it: it is not called until that is put right, or somebody answers for it. */
   held: 'low' | 'high' | null
   overridden: boolean
   paused: boolean
+  /** It stopped to say what foam or nothing three times running means. */
+  unusual: Unusual | null
   /** After a part free travel is asked for, after a stage of the proof that stage’s own. */
   asks: 'freeTravel' | ProofStage | null
   walks: number
@@ -50,12 +65,23 @@ export interface CoachPlace {
   /** The last cycle that was filed, and what was said of it. */
   filed: string | null
   last: LastSaid
+  /** What came of the last cycles of this part, newest last; and how many were done when it was said what it means. */
+  seen: (CameOut | 'notSeen')[]
+  explained: number
   /** What went wrong in the cycle under way; it is filed with it. */
   signs: BleedSign[]
 }
-/** A state that can be gone back to, and what the touch after it filed. */
-export interface Past extends CoachPlace {
+/** The place, and what stands in the world and in the reservoir: these no undo changes. */
+export interface CoachPlace extends Place {
+  plan: CoachPlan
+  world: World
+  level: Level
+}
+/** A place that can be gone back to, what the touch after it filed, and what it put in doubt. */
+export interface Past extends Place {
+  level: Level
   made: string[]
+  doubts: Aspect[]
 }
 /** The whole of a coached bleed; numbered, so that what comes late or twice is told. Plain data: it goes from one device to the other. */
 export interface CoachState extends CoachPlace {
@@ -65,9 +91,20 @@ export interface CoachState extends CoachPlace {
   calledAt: number
   /** Touches that were taken, newest last. */
   taken: string[]
+  /** Entries from elsewhere that moved the level, newest last. */
+  counted: string[]
   past: Past[]
 }
 
+/** A cycle or a top-up that was filed beside the coach. */
+export interface Elsewhere {
+  /** Id of the entry. */
+  id: string
+  /** ml that it drew. */
+  drew?: Draws
+  /** ml that were poured in; null for to the mark. */
+  poured?: number | null
+}
 export type Touch =
   | { touch: 'answer' }
   /** It was done although it was not called. */
@@ -84,8 +121,13 @@ export type Touch =
   | { touch: 'travel'; mm: number | null }
   | { touch: 'pause' }
   | { touch: 'resume' }
+  /** What three times foam or nothing means was read. */
+  | { touch: 'goOn' }
   | { touch: 'nextPart' }
   | { touch: 'undo' }
+  /** Another device leads now: what was done meanwhile nobody knows. */
+  | { touch: 'takenOver' }
+  | { touch: 'elsewhere'; entries: Elsewhere[] }
 export type TouchName = Touch['touch']
 
 /** What the device that leads has to file; `ref` names it within this run, so that none is filed twice. */
@@ -98,162 +140,14 @@ export type Effect =
   | { do: 'says'; ref: string; says: PedalSays; mm?: number }
   | { do: 'travel'; ref: string; mm: number }
   | { do: 'stageProof'; ref: string; stage: ProofStage; mm: number }
+  | { do: 'putOn'; ref: string; item: PutOnItem; place: string }
+  | { do: 'removed'; ref: string; item: RemovedItem; place: string }
+  /** What was put on, or taken off, as `of`, is off again, or back. */
+  | { do: 'takenOff' | 'refitted'; ref: string; of: string }
 
 export const NOT_SAID: LastSaid = { cameOut: 'notSeen' }
-/** Touches and states that are remembered. */
+/** Touches, entries from elsewhere, and places that are remembered. */
 export const TAKEN = 60
+export const COUNTED = 200
 export const PAST = 16
-
-export function startCoach(plan: CoachPlan): CoachState {
-  return settled({
-    plan,
-    n: 0,
-    calledAt: 0,
-    taken: [],
-    part: 0,
-    cycle: 0,
-    stretch: 'before',
-    move: 0,
-    screw: 'shut',
-    pedal: 'up',
-    level: full(plan.usable),
-    held: null,
-    overridden: false,
-    paused: false,
-    asks: null,
-    walks: 0,
-    done: plan.parts.length === 0,
-    filed: null,
-    last: NOT_SAID,
-    signs: [],
-    past: [],
-  })
-}
-
-/** What is called now; null while it is paused, held, asks for a figure, or is done. */
-export function callNow(state: CoachPlace): Move | null {
-  const { done, paused, held, asks } = state
-  return done || paused || held || asks ? null : moveOf(state)
-}
-/** The move at which it stands, called or held back. */
-export function moveOf({ plan, part, stretch, move }: CoachPlace): Move | null {
-  const now = plan.parts[part]
-  return (now && movesOf(now.method)[stretch][move]) ?? null
-}
-/** The move after the one that is called; null at the end of a part. */
-export function nextMove(state: CoachPlace): Move | null {
-  const now = state.plan.parts[state.part]
-  if (!now) return null
-  const { before, cycle, after } = movesOf(now.method)
-  const rest = { before: [...before, ...cycle], cycle: [...cycle], after: [...after] }[state.stretch]
-  const next = rest[state.move + 1]
-  if (next) return next
-  if (state.stretch !== 'cycle') return null
-  return state.cycle + 1 < now.cycles ? (cycle[0] ?? null) : (after[0] ?? null)
-}
-/** ml over the mark with their spread, and strokes left for sure. */
-export const reservoirOf = ({ level, plan }: CoachPlace): Left & { strokes: number } => ({
-  ...leftIn(level),
-  strokes: strokesLeft(level, plan.stroke),
-})
-/** What a move draws, ml; never more than a full reservoir gives: where that is little, one looks at it sooner. */
-export function drawnBy(
-  { strokes = 0, draws = 0 }: Move,
-  { stroke, usable }: Pick<CoachPlan, 'stroke' | 'usable'>,
-): number {
-  const most = 0.9 * leftIn(full(usable)).low
-  return Math.max(-most, Math.min(strokes * stroke + draws, most))
-}
-
-/** What the part under way still draws, ml; below 0 where it sends fluid up. */
-function stillDrawn(state: CoachPlace): number {
-  const now = state.plan.parts[state.part]
-  if (!now || state.done) return 0
-  const { before, cycle, after } = movesOf(now.method)
-  const sum = (list: readonly Move[]) => list.reduce((ml, move) => ml + drawnBy(move, state.plan), 0)
-  const whole = Math.max(0, now.cycles - state.cycle) * sum(cycle)
-  if (state.stretch === 'before') return sum(before.slice(state.move)) + whole + sum(after)
-  if (state.stretch === 'cycle') return whole - sum(cycle.slice(0, state.move)) + sum(after)
-  return sum(after.slice(state.move))
-}
-/**
- * ml to pour in now, or to draw off (below 0), so that what is left of this part ends on the mark as nearly as the
- * reservoir allows: filled to the mark where strokes follow; lowered by as much as will be sent up.
- */
-export function toTheMark(state: CoachPlace): number {
-  const still = stillDrawn(state)
-  const { drawn, usable } = state.level
-  if (still >= 0) return drawn
-  const lowered = Math.min(-still, Math.max(0, usable - KEPT))
-  return drawn - lowered
-}
-
-/** Goes on to where there is a move to call: over stretches that have none, and into the next part. */
-export function settled<T extends CoachPlace>(state: T): T {
-  let next = state
-  while (!next.done) {
-    const { method, cycles } = next.plan.parts[next.part]!
-    const { before, cycle, after } = movesOf(method)
-    if (next.stretch === 'before' && next.move >= before.length)
-      next = { ...next, stretch: 'cycle', move: 0 }
-    else if (next.stretch === 'cycle' && next.move >= cycle.length) next = { ...next, move: 0 }
-    else if (next.stretch === 'cycle' && next.move === 0 && next.cycle >= cycles)
-      next = { ...next, stretch: 'after', move: 0 }
-    else if (next.stretch === 'after' && next.move >= after.length) next = nextPart(next)
-    else break
-  }
-  return { ...next, held: next.overridden ? null : heldAt(next) }
-}
-function heldAt(state: CoachPlace): 'low' | 'high' | null {
-  const move = moveOf(state)
-  if (!move) return null
-  // Before the screw is opened it is looked at for the whole cycle.
-  const { cycle } = movesOf(state.plan.parts[state.part]!.method)
-  const ahead = state.stretch === 'cycle' && state.move === 0 ? cycle : [move]
-  const needs = ahead.reduce((ml, one) => ml + drawnBy(one, state.plan), 0)
-  if (needs > 0 && leftIn(state.level).low < needs) return 'low'
-  return needs < 0 && state.level.drawn + needs < 0 ? 'high' : null
-}
-
-function nextPart<T extends CoachPlace>(state: T): T {
-  const part = state.part + 1
-  return {
-    ...state,
-    part,
-    cycle: 0,
-    stretch: 'before',
-    move: 0,
-    asks: asksAfter(state.plan.parts[state.part]!.method),
-    done: part >= state.plan.parts.length,
-  }
-}
-/** Off the vehicle, and while it is only made ready, free travel says nothing. */
-const ASKS_NOTHING: ReadonlySet<Coached> = new Set([
-  'benchLoop',
-  'slavePrimed',
-  'masterPrimed',
-  'setUp',
-  'benchSetUp',
-  'endFill',
-])
-function asksAfter(method: Coached): CoachPlace['asks'] {
-  const stage = STAGE_OF[method as Work]
-  return stage ?? (ASKS_NOTHING.has(method) ? null : 'freeTravel')
-}
-
-/** Whether another call, or another question, stands there than before. */
-export const isOtherCall = (a: CoachPlace, b: CoachPlace): boolean =>
-  (['part', 'cycle', 'stretch', 'move', 'held', 'paused', 'asks'] as const).some(
-    (one) => a[one] !== b[one],
-  )
-
-/** What one may do: never nothing, until it is done. */
-export function waysOn(state: CoachState): TouchName[] {
-  if (state.done) return state.asks ? ['travel', 'undo'] : ['undo']
-  if (state.paused) return ['resume', 'undo']
-  if (state.asks) return ['travel', 'undo']
-  if (state.held === 'high') return ['drawnOff', 'didAnyway', 'override', 'undo']
-  if (state.held)
-    return ['toppedUp', 'didAnyway', ...(state.plan.shared ? [] : (['override'] as const)), 'undo']
-  return ['answer', 'pause', 'nextPart', 'undo']
-}
+export const SEEN = 6

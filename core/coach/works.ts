@@ -1,26 +1,53 @@
 import type { ProofStage } from '../circuit'
 import type { Call, MethodMoves, Move, Role } from './moves'
 
-export const WORKS = ['setUp', 'benchSetUp', 'masterAlone', 'withLine', 'withSlave', 'endFill'] as const
-/** Work that belongs to a bleed and is no cycle of it: what is made ready, the proof in stages, and the last fill. */
+export const WORKS = ['masterAlone', 'withLine', 'withSlave', 'endFill', 'putAway'] as const
+/** Work that belongs to a bleed and is no cycle of it: the proof in stages, the last fill, what is put away after the bench. */
 export type Work = (typeof WORKS)[number]
 
-const once = (...cycle: Move[]): MethodMoves => ({ before: [], cycle, after: [], shutFirst: false })
+const once = (cycle: readonly Move[], more: Partial<MethodMoves> = {}): MethodMoves => ({
+  wants: [],
+  bars: [],
+  before: [],
+  cycle,
+  after: [],
+  shutFirst: false,
+  valve: null,
+  two: false,
+  offVehicle: false,
+  rises: false,
+  ...more,
+})
 const by =
   (role: Role) =>
   (call: Call, more: Partial<Move> = {}): Move => ({ call, role, ...more })
 const [bleeder, pedal] = [by('bleeder'), by('pedal')]
-const FILL = pedal('fill', { fills: true })
-const SHORT = pedal('short', { times: 10 })
+const SHORT = pedal('short', { times: 10, draws: true })
+const PLUG = bleeder('plug', { puts: ['plug'] })
+const PULL = bleeder('pull', { takes: ['plug'] })
+const JOIN = bleeder('join')
+const CAP = pedal('cap', { takes: ['capOff'] })
 
 export const WORK_MOVES: Record<Work, MethodMoves> = {
-  setUp: once(bleeder('hose'), FILL),
-  benchSetUp: once(bleeder('clamp'), bleeder('level'), bleeder('hands'), FILL),
   // Each stage is stroked short until the rod hardly moves; then its free travel bounds the air behind the plug.
-  masterAlone: once(bleeder('plug'), SHORT),
-  withLine: once(bleeder('unplug'), bleeder('join'), bleeder('plug'), SHORT),
-  withSlave: once(bleeder('unplug'), bleeder('join'), SHORT),
-  endFill: once(FILL),
+  masterAlone: once([PLUG, SHORT], { wants: ['marked'] }),
+  withLine: once([PULL, JOIN, PLUG, SHORT], { wants: ['marked'] }),
+  withSlave: once([PULL, JOIN, SHORT], { wants: ['marked'] }),
+  // Everything that was put on is off by now: level on its mark, cap on.
+  endFill: once([pedal('fill', { fills: true, puts: ['marked', 'capOff'] }), CAP], {
+    bars: [
+      'screwLoose',
+      'unionLoose',
+      'hose',
+      'valveHose',
+      'cover',
+      'slaveOff',
+      'loop',
+      'tilt',
+      'lowered',
+    ],
+  }),
+  putAway: once([CAP], { bars: ['loop'], offVehicle: true }),
 }
 /** The stage of the proof that a work ends with; its free travel is asked for. */
 export const STAGE_OF: Partial<Record<Work, ProofStage>> = {

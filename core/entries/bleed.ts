@@ -142,6 +142,8 @@ export interface BleedPayloads {
 export interface BleedLog {
   cycles: Held<BleedCycle>[]
   topUps: Held<TopUp>[]
+  /** How many cycles came before each top-up. */
+  filledAfter: number[]
   strokes: number
   strokesSinceTopUp: number
   /** Volume in the bottle since the last top-up, where it was read; mm³. */
@@ -163,6 +165,7 @@ export const startBleed = (): BleedState => ({
   bleed: {
     cycles: [],
     topUps: [],
+    filledAfter: [],
     strokes: 0,
     strokesSinceTopUp: 0,
     bottleSinceTopUp: 0,
@@ -220,6 +223,7 @@ export const BLEED_KINDS: Kinds = {
     subjects: ['job'],
     take: ({ bleed }, held) => {
       bleed.topUps.push(held)
+      bleed.filledAfter.push(bleed.cycles.length)
       bleed.strokesSinceTopUp = 0
       bleed.bottleSinceTopUp = 0
       bleed.bottleWithoutStrokes = 0

@@ -13,6 +13,8 @@ export interface Held<T> {
   id: string
   at: string
   by: string
+  /** When the server took it in, where the device’s clock says another time. */
+  filedAt?: string
   /** False while it waits to be sent. */
   sent: boolean
   /** Corrections that were made to it; more than one are rivals, and the last holds. */

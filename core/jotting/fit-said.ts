@@ -14,6 +14,10 @@ const ITEMS_ON: Record<Exclude<PutOnItem, 'other'>, string> = {
   prop: 'prop',
   loopHose: 'loop hose|loop',
   cover: 'cover',
+  bleedHose: 'bleed hose',
+  bleedCap: 'adapter cap|adapter',
+  slaveClamp: 'slave clamp',
+  tilt: 'tilt',
 }
 const ITEMS_OFF: Record<Exclude<RemovedItem, 'other'>, string> = {
   connector: 'connector|plug',

@@ -12,6 +12,8 @@ interface Head {
   corrects?: string
   /** Id of the entry that this one takes back. */
   withdraws?: string
+  /** When the server took it in, by its own clock; only where the device’s clock says another time. */
+  filedAt?: string
   /** Place in the subject's history, given by the server; missing while the entry waits to be sent. */
   sequence?: number
 }

@@ -62,6 +62,7 @@ function held<K extends Kind>(stands: Standing, holds: EntryOf<K>): Held<EntryOf
     at: holds.at,
     by: holds.by,
     sent: origin.sequence !== undefined && holds.sequence !== undefined,
+    ...(origin.filedAt !== undefined && { filedAt: origin.filedAt }),
     corrections,
   }
 }

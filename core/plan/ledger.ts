@@ -14,6 +14,10 @@ export const PUT_ON = {
   prop: { words: 'pedal prop', state: 'propOn' },
   loopHose: { words: 'loop hose', state: 'loopOn' },
   cover: { words: 'cover', state: 'paintCovered' },
+  bleedHose: { words: 'bleed hose', state: null },
+  bleedCap: { words: 'adapter cap', state: null },
+  slaveClamp: { words: 'clamp on the slave', state: null },
+  tilt: { words: 'tilt', state: null },
   other: { words: 'something put on', state: null },
 } as const
 export type PutOnItem = keyof typeof PUT_ON

@@ -22,13 +22,24 @@ import type {
 export { chanceWords } from './chance'
 export { countOf } from './count'
 export {
-  callSaid,
   CALL_WORDS,
+  pumpWords,
+  RIGHT_SENTENCES,
+  standsOf,
+  STOPPED_FIRST,
+  THING_SENTENCES,
+  USUAL_PUMPS,
+  CANNOT_WORDS,
   ROLE_WORDS,
+  sentenceOf,
+  SENTENCES,
   SIGN_SAYS,
+  STATE_WORDS,
   TRICK_CAUTIONS,
+  UNUSUAL_WORDS,
   WORK_WORDS,
-  type CallSaid,
+  type Said,
+  type SentenceAsked,
 } from './coach'
 
 /**
@@ -65,8 +76,8 @@ export const CAME_OUT_WORDS: Record<CameOut, string> = {
 }
 export const METHOD_WORDS: Record<Method, { name: string; cycle: string }> = {
   openPush: {
-    name: 'Open, push, close, lift',
-    cycle: 'One helper. Open, push down, close, and only then lift.',
+    name: 'Open, down, close, up',
+    cycle: 'One helper. Open, pedal down, close, and only then up.',
   },
   pumpHold: {
     name: 'Pump, hold, open, close',
@@ -108,7 +119,7 @@ export const METHOD_WORDS: Record<Method, { name: string; cycle: string }> = {
 }
 /** A method as a sequence names it. */
 export const RUN_WORDS: Record<BleedRun, string> = {
-  openPush: 'Open, push, close, lift',
+  openPush: 'Open, down, close, up',
   pumpHold: 'Pump, hold, open, close',
   prop: 'Pedal propped down',
   checkValve: 'Check-valve hose',

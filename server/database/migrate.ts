@@ -11,6 +11,7 @@ import { partsAndOrders } from './migrations/0009-parts-and-orders'
 import { packages } from './migrations/0010-packages'
 import { dueAndSearch } from './migrations/0011-due-and-search'
 import { learntFromJobs } from './migrations/0012-learnt-from-jobs'
+import { filedAt } from './migrations/0013-filed-at'
 import { circuitPlan } from './migrations/0005-circuit-plan'
 
 /** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
@@ -33,6 +34,7 @@ const MIGRATIONS: readonly Migration[] = [
   packages,
   dueAndSearch,
   learntFromJobs,
+  filedAt,
 ]
 export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
 

@@ -45,6 +45,7 @@ export interface EntryRow extends Row<EntryRow> {
   payload: string
   corrects: string | null
   withdraws: string | null
+  filedAt: CreationOptional<Date | null>
 }
 
 /** One row: this shop. */
@@ -109,6 +110,7 @@ export function defineModels(sequelize: Sequelize): Models {
       payload: { type: DataTypes.TEXT('medium'), allowNull: false },
       corrects: ulid,
       withdraws: ulid,
+      filedAt: { type: DataTypes.DATE(3), allowNull: true },
     }),
   }
 }

@@ -13,12 +13,13 @@ const NEWS = 5
 const handedOut = new Map<number, number>()
 
 /**
- * Leaves a cue for every process of the workshop to hand out.
+ * Leaves a cue for every process of the workshop to hand out, and gives the number that the database made for it: later ones are higher.
  * @throws Refusal 404 where there is no such job
  */
-export async function leaveCue({ sequelize }: Database, jobId: string, cue: Cue): Promise<void> {
+export async function leaveCue({ sequelize }: Database, jobId: string, cue: Cue): Promise<number> {
+  let number: number
   try {
-    await sequelize.query('INSERT INTO cues (jobId, cue, at) VALUES (?, ?, NOW(3))', {
+    ;[number] = await sequelize.query('INSERT INTO cues (jobId, cue, at) VALUES (?, ?, NOW(3))', {
       replacements: [jobId, JSON.stringify(cue)],
       type: QueryTypes.INSERT,
     })
@@ -26,6 +27,7 @@ export async function leaveCue({ sequelize }: Database, jobId: string, cue: Cue)
     throw numberOf(error) === NO_SUCH_ROW ? notFound('job') : error
   }
   committed('cue')
+  return number
 }
 
 /** Cues of these jobs from the last seconds that this process has not handed out yet. */

@@ -4,7 +4,7 @@ import { checkEntry } from '../../contract'
 import { filesOf, type Entry, type Kind, type Subject } from '../../core/journal'
 import type { Database } from '../database/database'
 import { containersKept, containersOf, recountContainers } from './containers'
-import { shownEntry } from './entries'
+import { shownEntry, withFiledAt } from './entries'
 import { filesKept } from './files'
 import { notFound, Refusal } from './refusal'
 import { recountOrders } from './settle-orders'
@@ -59,6 +59,7 @@ export async function appendWithin(
   ])
   if (last === null) throw notFound(subject.type)
   const fresh: Entry[] = []
+  const now = new Date()
   const done = entries.map((entry): Appended => {
     const refusal = refusalOf(subject, entry)
     if (refusal) return refusal
@@ -73,7 +74,8 @@ export async function appendWithin(
       fileProblem(entry, files) ??
       containerProblem(entry, containers)
     if (wrong) return wrong
-    const made = { ...entry, at: new Date(entry.at).toISOString(), sequence: last + fresh.length + 1 }
+    const at = new Date(entry.at).toISOString()
+    const made = withFiledAt({ ...entry, at, sequence: last + fresh.length + 1 }, now)
     fresh.push(made)
     known.set(made.id, made)
     return { entry: made, created: true }
@@ -81,7 +83,7 @@ export async function appendWithin(
   // One after the other on one connection, without waiting for the answer between them.
   if (fresh.length > 0)
     await Promise.all([
-      insertEntries(database, fresh, transaction),
+      insertEntries(database, fresh, transaction, now),
       moveOn(database, subject, fresh, transaction),
     ])
   if (subject.type === 'job') {
@@ -210,6 +212,7 @@ export async function insertEntries(
   { sequelize }: Database,
   entries: readonly Entry[],
   transaction: Transaction,
+  filedAt: Date | null = null,
 ): Promise<void> {
   const row = (entry: Entry) => [
     entry.id,
@@ -222,10 +225,11 @@ export async function insertEntries(
     JSON.stringify(entry.payload),
     entry.corrects ?? null,
     entry.withdraws ?? null,
+    filedAt,
   ]
-  const places = '(?, ?, ?, ?, ?, ?, ?, ?, ?, ?)'
+  const places = '(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)'
   await sequelize.query(
-    `INSERT INTO entries (id, jobId, vehicleId, sequence, kind, at, byId, payload, corrects, withdraws)
+    `INSERT INTO entries (id, jobId, vehicleId, sequence, kind, at, byId, payload, corrects, withdraws, filedAt)
      VALUES ${entries.map(() => places).join(', ')}`,
     { replacements: entries.flatMap(row), type: QueryTypes.INSERT, transaction },
   )
@@ -256,6 +260,6 @@ async function moveOn(
 
 /** Equal but for what the server adds; the order of fields does not matter. */
 function sameContent(stored: Entry, posted: Entry): boolean {
-  const { sequence: _, ...rest } = stored
+  const { sequence: _, filedAt: __, ...rest } = stored
   return isDeepStrictEqual(rest, { ...posted, at: new Date(posted.at).toISOString() })
 }

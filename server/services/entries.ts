@@ -22,6 +22,14 @@ export function shownEntry(row: InferAttributes<EntryRow>): Entry {
   return lift(entry as Entry)
 }
 
+/** ms by which a device's time and the workshop's may differ before both are told. */
+const APART = 60_000
+/** With the server's own time where the device's says another: its clock is off, or the entry waited to be sent. */
+export const withFiledAt = <E extends Pick<Entry, 'at'>>(entry: E, filedAt: Date | null): E =>
+  filedAt && Math.abs(filedAt.getTime() - Date.parse(entry.at)) > APART
+    ? { ...entry, filedAt: filedAt.toISOString() }
+    : entry
+
 /**
  * Entries of a subject in sequence order; all of them unless limited. With `before`, the newest of those that come
  * before it.
@@ -41,7 +49,7 @@ export async function readEntries(
     limit,
     raw: true,
   })
-  const entries = rows.map(shownEntry)
+  const entries = rows.map((row) => withFiledAt(shownEntry(row), row.filedAt))
   return backwards ? entries.reverse() : entries
 }
 

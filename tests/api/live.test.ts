@@ -1,6 +1,6 @@
 import { setTimeout as wait } from 'node:timers/promises'
 import { afterEach, beforeAll, describe, expect, it } from 'vitest'
-import { partsOf, startCoach, touched } from '../../core/coach'
+import { coachPlan, startCoach, touched } from '../../core/coach'
 import type { Cue } from '../../contract'
 import { fromArchetype } from '../../core/installation'
 import type { Entry, Subject } from '../../core/journal'
@@ -131,41 +131,48 @@ describe('a job’s stream', () => {
     job = await aJob(by)
     const stream = await listen(`/jobs/${job.jobId}/live?after=1.1`)
     await stream.until(() => stream.messages.length > 0)
-    let state = startCoach({
-      parts: partsOf([{ method: 'openPush', cycles: 30 }], true),
-      stroke: 4.5,
-      usable: 60,
-      shared: false,
-      people: 2,
-    })
+    const installation = fromArchetype('small-car')
+    const steps = [{ method: 'openPush', cycles: 30 }] as const
+    let state = startCoach(coachPlan({ steps, installation, people: 2, dry: true }))
     for (let i = 0; i < 80; i++)
-      state = touched(state, newId(), state.held ? { touch: 'toppedUp' } : { touch: 'answer' }).state
+      state = touched(
+        state,
+        newId(),
+        state.held && state.world.screw === 'shut' ? { touch: 'toppedUp' } : { touch: 'answer' },
+      ).state
     const device = newId()
     const seat = { device, by }
-    const cue: Cue = {
+    const cue: Cue & { cue: 'coach' } = {
       ...seat,
       cue: 'coach',
       run: newId(),
+      ...{ number: 3, confirmed: true, asked: null, kept: null },
+      took: { roles: ['pedal'], from: seat, to: seat },
       term: 1,
       lead: device,
       roles: { pedal: null, bleeder: seat },
       ids: { '1.0': newId(), n4: newId() },
       state,
     }
-    expect((await call('POST', `/jobs/${job.jobId}/cues`, cue)).status).toBe(202)
+    const said = await call<{ number: number }>('POST', `/jobs/${job.jobId}/cues`, cue)
+    expect(said.status).toBe(202)
     const touch: Cue = {
       ...{ ...seat, cue: 'coachTouch', run: cue.run, id: newId(), role: 'pedal', seen: state.n },
       touch: { touch: 'says', says: 'free', mm: 31 },
     }
-    expect((await call('POST', `/jobs/${job.jobId}/cues`, touch)).status).toBe(202)
+    const then = await call<{ number: number }>('POST', `/jobs/${job.jobId}/cues`, touch)
+    // What is said later has the higher number: runs are told apart by it, and not by clocks.
+    expect(then.body.number).toBeGreaterThan(said.body.number)
     const cues = () => stream.messages.filter(({ event }) => event === 'cue').map(({ data }) => data)
     await stream.until(() => cues().length === 2)
     expect(cues()).toEqual([cue, touch])
     expect(stream.entries()).toEqual([])
     const wrong = (body: unknown) => refused(call('POST', `/jobs/${job.jobId}/cues`, body))
-    expect(await wrong({ ...cue, state: { ...state, screw: 'ajar' } })).toMatchObject({
+    expect(
+      await wrong({ ...cue, state: { ...state, world: { ...state.world, screw: 'ajar' } } }),
+    ).toMatchObject({
       status: 422,
-      errors: [{ path: '/state/screw' }],
+      errors: [{ path: '/state/world/screw' }],
     })
     expect(await wrong({ ...cue, ids: { '1.0': 'no entry' } })).toMatchObject({ status: 422 })
     expect(await wrong({ ...touch, touch: { touch: 'says', says: 'free', mm: 4000 } })).toMatchObject({

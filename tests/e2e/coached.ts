@@ -1,6 +1,7 @@
 import type { Locator, Page } from '@playwright/test'
 import { monotonicFactory } from 'ulid'
 import type { Page as List, Person } from '../../contract'
+import type { CoachPlan } from '../../core/coach'
 import type { BleedSetup } from '../../core/journal'
 import { expect, get, url } from './app'
 
@@ -85,3 +86,11 @@ export function coachOf(lead: Page, other: Page, seats: () => Record<string, Pag
     },
   }
 }
+
+/** The plan of the run as this page keeps it. */
+export const planOf = (page: Page): Promise<CoachPlan> =>
+  page.evaluate(() => {
+    const key = Object.keys(sessionStorage).find((one) => one.startsWith('mellow-coach-'))!
+    const kept = JSON.parse(sessionStorage.getItem(key)!) as { told: { state: { plan: CoachPlan } } }
+    return kept.told.state.plan
+  })

@@ -40,7 +40,12 @@ const words = ({ kind, held }: (typeof log.value)[number]) =>
         <span class="grow"
           >{{ words(one) }}<span v-if="!one.held.sent" class="text-soft">, waiting</span></span
         >
-        <span class="text-[0.9rem] text-soft">{{ when(one.held.at) }}</span>
+        <span class="text-[0.9rem] text-soft"
+          >{{ when(one.held.at)
+          }}<template v-if="one.held.filedAt"
+            >, {{ when(one.held.filedAt) }} by the workshop’s clock</template
+          ></span
+        >
         <button
           v-if="one.kind === 'bleedCycle'"
           type="button"

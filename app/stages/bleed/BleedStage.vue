@@ -5,7 +5,7 @@ import { provideCoach } from './coach/useCoach'
 const { id } = useJob()
 const route = useRoute()
 const bleeding = provideBleeding()
-const coach = provideCoach()
+const coach = provideCoach(bleeding)
 const SHEETS = [
   { id: 'log', name: 'Log' },
   { id: 'methods', name: 'Methods' },

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { WORKSHOP_VOLUME } from '~~/core/quantity'
+import { drewBy } from '~~/core/bleed'
 import { strokeVolume } from '~~/core/circuit'
+import { leftIn, levelOfLog } from '~~/core/coach'
 import {
   BLEED_PHASES,
   CAME_OUT,
@@ -26,19 +28,35 @@ const bleed = computed(() => state.value.bleed)
 const now = computed(() =>
   state.value.readings.working.freeTravel ? figures.working.value : figures.asFound.value,
 )
-/** Strokes of fluid between a full reservoir and the mark that must not be passed. */
-const strokesInReservoir = computed(() => {
-  if (!installation.value) return 0
-  const perStroke = strokeVolume(installation.value.circuit)
-  return perStroke > 0 ? Math.floor((0.8 * installation.value.reservoir.usable) / perStroke) : 0
+/** What is left in the reservoir, by the function that the coach asks too. */
+const bleeding = useBleeding()
+watch(
+  () => setting.value.method,
+  (method) => (bleeding.shown.value = method),
+  { immediate: true },
+)
+const tank = computed(() => {
+  if (!installation.value) return null
+  const stroke = strokeVolume(installation.value.circuit) / 1000
+  const usable = installation.value.reservoir.usable / 1000
+  const level = levelOfLog(bleed.value, bleeding.drawTable.value, stroke, usable)
+  const { method, strokes } = setting.value
+  const one = drewBy({ method, strokes, cameOut: 'notSeen' }, bleeding.drawTable.value, stroke, usable)
+  const { low, middle } = leftIn(level)
+  const cycles = one.high > 0 ? Math.floor(low / one.high) : null
+  return { low, middle, usable, cycles, share: usable > 0 ? low / usable : 0 }
 })
-/** Strokes of the pedal, and what ran out without any, counted as strokes. */
-const used = computed(() => {
-  const { strokesSinceTopUp, bottleWithoutStrokes } = bleed.value
-  const perStroke = installation.value ? strokeVolume(installation.value.circuit) : 0
-  return strokesSinceTopUp + (perStroke > 0 ? Math.ceil(bottleWithoutStrokes / perStroke) : 0)
+const CYCLE_WORDS: Partial<Record<Method, string>> = { pumpHold: 'openings', gravity: 'minutes' }
+const leftWords = computed(() => {
+  const now = tank.value
+  if (!now) return ''
+  const { method, strokes } = setting.value
+  if (now.cycles === null) return withUnits(1000 * now.low, 'mm³', 0)
+  if (strokeless.value && method !== 'gravity') return withUnits(1000 * now.low, 'mm³', 0)
+  const what = CYCLE_WORDS[method] ?? 'strokes'
+  return `${now.cycles * (what === 'strokes' ? strokes : 1)} ${what}`
 })
-const left = computed(() => strokesInReservoir.value - used.value)
+const isLow = computed(() => tank.value !== null && tank.value.cycles === 0)
 const strokeless = computed(() => WITHOUT_STROKES.has(setting.value.method))
 const course = computed(() => [
   ...(state.value.readings.asFound.freeTravel ? [state.value.readings.asFound.freeTravel] : []),
@@ -195,15 +213,10 @@ const step = (by: number) => {
             ><template v-else
               ><strong data-figure="since">{{ bleed.strokesSinceTopUp }}</strong> strokes since the last
               top-up</template
-            ><span v-if="left > 3" class="text-soft"
-              >, about
-              {{
-                strokeless
-                  ? withUnits(left * strokeVolume(installation!.circuit), 'mm³', 0)
-                  : `${left} strokes`
-              }}
-              left</span
-            ><strong v-else class="text-rust">: top up now</strong>
+            ><strong v-if="isLow" class="text-rust">: fill it now</strong
+            ><span v-else-if="leftWords" class="text-soft" data-figure="leftForSure"
+              >, {{ leftWords }} left for sure</span
+            >
           </p>
           <label class="flex items-center gap-2">
             <input
@@ -218,13 +231,8 @@ const step = (by: number) => {
           <button type="button" class="act" @click="topUp">Topped up</button>
         </div>
         <p v-if="amountProblem" role="alert" class="font-semibold text-rust">{{ amountProblem }}</p>
-        <div class="mt-2 flex h-4 gap-px" aria-hidden="true">
-          <span
-            v-for="i in Math.min(strokesInReservoir, 40)"
-            :key="i"
-            class="grow border border-edge"
-            :class="i <= left ? 'bg-fluid' : ''"
-          />
+        <div v-if="tank" class="mt-2 h-4 border border-edge" aria-hidden="true">
+          <div class="h-full bg-fluid" :style="{ width: `${100 * tank.share}%` }" />
         </div>
         <p class="mt-2 border-l-4 border-amber pl-3 text-[0.95rem]">
           Never down to the port: one gulp of air and the work starts again.

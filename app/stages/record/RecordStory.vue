@@ -16,6 +16,8 @@ interface Line {
   key: string
   words: string
   by: string
+  /** By the workshop’s clock, where the device’s said another time. */
+  filedAt?: string
 }
 const days = computed(() => {
   const list: { day: string; lines: Line[] }[] = []
@@ -54,6 +56,7 @@ const days = computed(() => {
     last.lines.push({
       key: holds.id,
       words: tell(holds, formatNow()),
+      filedAt: holds.filedAt,
       by: person.names.get(holds.by) ?? '',
     })
   }
@@ -70,7 +73,12 @@ const days = computed(() => {
       <h3 class="place-name">{{ one.day }}</h3>
       <ul class="border-t border-hairline">
         <li v-for="line in one.lines" :key="line.key" class="flex gap-3 border-b border-hairline py-1">
-          <span class="grow">{{ line.words }}</span>
+          <span class="grow"
+            >{{ line.words
+            }}<span v-if="line.filedAt" class="text-soft"
+              >, filed {{ when(line.filedAt) }} by the workshop’s clock</span
+            ></span
+          >
           <span class="shrink-0 text-[0.9rem] text-soft">{{ line.by }}</span>
         </li>
       </ul>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { goesWords, isLow } from './level-words'
 import { useCoach } from './useCoach'
 
 /** The reservoir by arithmetic: its level with the spread, the mark that must not be passed, strokes that are left. */
@@ -10,13 +11,14 @@ const share = (ml: number) => {
 const TOP = 14
 const HIGH = 150
 const y = (ml: number) => TOP + HIGH * (1 - share(ml))
-const isLow = computed(() => (level.value?.strokes ?? 9) <= 3)
+const goes = computed(() => (level.value ? goesWords(level.value.goes) : ''))
+const low = computed(() => level.value !== null && isLow(level.value.goes))
 </script>
 
 <template>
   <svg v-if="state && level" viewBox="0 0 300 190" role="img" class="w-full" data-level>
     <title>
-      Reservoir: {{ withUnits(1000 * level.middle, 'mm³') }} over the mark, {{ level.strokes }} strokes
+      Reservoir: {{ withUnits(1000 * level.middle, 'mm³') }} over the mark, enough for {{ goes }}
     </title>
     <rect x="20" y="8" width="92" height="174" rx="8" class="glass" />
     <rect x="22" :y="y(level.low)" width="88" :height="180 - y(level.low)" class="fluid" />
@@ -32,10 +34,10 @@ const isLow = computed(() => (level.value?.strokes ?? 9) <= 3)
     <text x="132" :y="TOP + HIGH + 6" class="stop">
       {{ state.plan.shared ? 'brake mark' : 'port' }}
     </text>
-    <text x="132" y="84" class="big" :class="{ stop: isLow }" data-figure="strokesLeft">
-      {{ level.strokes }} {{ level.strokes === 1 ? 'stroke' : 'strokes' }}
+    <text x="132" y="84" class="big" :class="{ stop: low }" data-figure="left">
+      {{ goes }}
     </text>
-    <text x="132" y="108" class="soft">to top up</text>
+    <text x="132" y="108" class="soft">left for sure</text>
   </svg>
 </template>
 

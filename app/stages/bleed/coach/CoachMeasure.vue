@@ -2,7 +2,7 @@
 import { useCoach } from './useCoach'
 
 /** Free travel after a part, or the amount that was poured in; also what one may do where a call is held back. */
-const { state, touch } = useCoach()
+const { state, touch, move, unheard } = useCoach()
 const travel = ref('')
 const amount = ref('')
 useRetyping(travel, () => 'mm')
@@ -32,7 +32,11 @@ function pour() {
 
 <template>
   <div v-if="state" class="px-5 pb-3 sm:px-8">
-    <form v-if="state.asks" class="flex flex-wrap items-center gap-3" @submit.prevent="measure">
+    <form
+      v-if="state.asks && !move && !unheard"
+      class="flex flex-wrap items-center gap-3"
+      @submit.prevent="measure"
+    >
       <label class="flex items-center gap-2 text-xl"
         >Free travel
         <input
@@ -48,9 +52,9 @@ function pour() {
         Not now
       </button>
     </form>
-    <div v-else-if="state.held && !state.paused" class="flex flex-wrap items-center gap-2">
+    <div v-else-if="state.held && !state.paused && !unheard" class="flex flex-wrap items-center gap-2">
       <form
-        v-if="state.held === 'low'"
+        v-if="state.held === 'low' && !move"
         class="flex items-center gap-2"
         aria-label="Poured in less"
         @submit.prevent="pour"
@@ -63,7 +67,7 @@ function pour() {
         <button class="quiet">Poured</button>
       </form>
       <button
-        v-if="state.held === 'high' || !state.plan.shared"
+        v-if="!move && (state.held === 'high' || !state.plan.shared)"
         type="button"
         class="quiet"
         @click="touch({ touch: 'override' })"
@@ -74,6 +78,11 @@ function pour() {
         It was done already
       </button>
     </div>
+    <p v-else-if="state.unusual && !move && !unheard">
+      <button type="button" class="quiet" @click="touch({ touch: 'nextPart' })">
+        Leave out the rest of this part
+      </button>
+    </p>
     <p v-if="wrong" role="alert" class="font-semibold text-rust">{{ wrong }}</p>
   </div>
 </template>

@@ -2,8 +2,10 @@
 import { useEventListener, useFullscreen, useStorage } from '@vueuse/core'
 import { CAME_OUT } from '~~/core/journal'
 import { CallQueue, type Loudness } from './call-queue'
+import { clockOff, clockWords } from '~/sync/clock'
 import { coachedWords } from './coached'
 import { keyWords, useFootSwitch } from './foot-switch'
+import { goesWords, isLow } from './level-words'
 import { useAwake } from './useAwake'
 import { useCoach } from './useCoach'
 import { useCoachFace } from './useCoachFace'
@@ -12,7 +14,8 @@ import { deviceOutputs } from './voice'
 /** The whole screen while a bleed is called: the call, the reservoir, what came out. */
 const { id, vehicle } = useJob()
 const coach = useCoach()
-const { told, state, part, level, move, roles, leads, silent, onItsWay, touch } = coach
+const { told, state, part, level, move, roles, leads, silent, onItsWay, touch, device } = coach
+const { cutOff, leadGone } = coach
 const { face, remains, strip, isBoth, nameOf } = useCoachFace(coach)
 const foot = useFootSwitch()
 const awake = useAwake()
@@ -24,20 +27,22 @@ const isHeard = useStorage('mellow-coach-heard', true)
 const loudness = useStorage<Loudness>('mellow-coach-loudness', 1)
 const queue = new CallQueue(deviceOutputs())
 queue.loudness = loudness.value
-const LOW = 3
 watch(
   () => (face.value ? `${state.value?.calledAt} ${face.value.state}` : ''),
   () => {
     if (!face.value || !isHeard.value) return
     const { state: is, word } = face.value
-    queue.say(word, is === 'waits' ? 'other' : is === 'held' || is === 'paused' ? 'warning' : 'mine')
+    const warns = is === 'held' || is === 'paused' || is === 'unheard' || is === 'unusual'
+    queue.say(word, is === 'waits' ? 'other' : warns ? 'warning' : 'mine')
   },
 )
 watch(
-  () => level.value?.strokes ?? LOW + 1,
+  () =>
+    level.value && state.value && !state.value.held && isLow(level.value.goes)
+      ? goesWords(level.value.goes)
+      : '',
   (now, before) => {
-    if (!isHeard.value || now > LOW || now >= before || now === 0) return
-    queue.say(`${now} ${now === 1 ? 'stroke' : 'strokes'} left`, 'warning')
+    if (isHeard.value && now && now !== before) queue.say(`${now} left`, 'warning')
   },
 )
 function louder() {
@@ -89,7 +94,7 @@ onMounted(() => {
 watch(
   () => face.value?.state,
   async (_, before) => {
-    if (before !== 'asks' && before !== 'held') return
+    if (before !== 'asks' && before !== 'held' && before !== 'unusual') return
     await nextTick()
     toCall()
   },
@@ -127,6 +132,8 @@ function putAway() {
     :data-state="face?.state"
     :data-call="move?.call"
     :data-role="move?.role"
+    :data-device="device"
+    :data-run="told?.run"
     :data-awake-by="awake.by.value ?? ''"
   >
     <header
@@ -147,13 +154,41 @@ function putAway() {
     </header>
     <PutBackBar />
     <p
-      v-if="silent"
+      v-if="leadGone"
+      role="alert"
+      class="flex flex-wrap items-center gap-3 border-b border-rust px-5 py-1 sm:px-8"
+      data-lead-gone
+    >
+      <span class="grow"
+        >The page that led this bleed was closed. It goes on from here: what is open is closed
+        first.</span
+      >
+      <button type="button" class="act" @click="coach.takeLead()">Go on from here</button>
+    </p>
+    <p
+      v-else-if="silent"
       role="alert"
       class="flex flex-wrap items-center gap-3 border-b border-rust px-5 py-1 sm:px-8"
       data-silent
     >
       <span class="grow">Nothing has come from the device that leads for ten seconds.</span>
       <button type="button" class="act" @click="coach.takeLead()">Go on from here</button>
+    </p>
+    <p
+      v-if="cutOff"
+      role="alert"
+      class="flex flex-wrap items-center gap-3 border-b border-rust px-5 py-1 sm:px-8"
+      data-cut-off
+    >
+      <span class="grow"
+        >This device reaches nobody. Go on alone only where nobody follows another device any
+        more.</span
+      >
+      <button type="button" class="act" @click="coach.goOnAlone()">Go on alone here</button>
+    </p>
+    <CoachPlaces />
+    <p v-if="clockOff" role="status" class="border-b border-hairline px-5 py-1 sm:px-8" data-clock>
+      {{ clockWords(clockOff) }}
     </p>
     <p v-if="!state || !face" class="p-8 text-lg">
       No bleed is being called.

@@ -1,48 +1,81 @@
 <script setup lang="ts">
 import { useStorage } from '@vueuse/core'
-import { coachPlan, isMethod, movesOf, type Coached, type Role } from '~~/core/coach'
+import {
+  canBeCalled,
+  firstWay,
+  isMethod,
+  movesOf,
+  refusalsOf,
+  type Coached,
+  type Here,
+  type PlannedStep,
+  type Role,
+} from '~~/core/coach'
+import { CANNOT_WORDS } from '~~/core/words'
+import { clockOff, clockWords } from '~/sync/clock'
 import { COACHED, coachedWords, STAGED } from './coached'
 import { keyWords, useFootSwitch } from './foot-switch'
 import { useCoach } from './useCoach'
+import { useCoachPlan } from './useCoachPlan'
 
 /** What will be called, by whom it is done, and on which devices; a run under way is joined from here. */
-interface Step {
-  method: Coached
-  cycles: number
-}
-const { id, state, vehicle } = useJob()
+const { id, vehicle } = useJob()
 const { installation } = useJobFigures()
-const { dry, setup, set } = useBleeding()
-const setting = useBleedSetting(id, state)
+const { setup, set } = useBleeding()
 const person = usePersonStore()
 const coach = useCoach()
 const foot = useFootSwitch()
 const STANDARD = 10
 
-const chosen = computed((): Step[] =>
+/** What this circuit and these people are. */
+const here = computed((): Here => ({
+  screw: installation.value?.slave.bleeder.kind !== 'none',
+  people: setup.value.people,
+  shared: installation.value?.reservoir.sharedWithBrakes === true && !setup.value.override,
+}))
+const cyclesOf = (method: Coached): number =>
+  isMethod(method) && movesOf(method).cycle.some(({ draws, pedal }) => draws && pedal) ? STANDARD : 1
+/** As chosen under Methods; else what this circuit and these people can do with the least. */
+const chosen = computed((): PlannedStep[] =>
   setup.value.steps?.length
     ? setup.value.steps.map(({ method, cycles }) => ({ method, cycles: Math.max(1, cycles) }))
-    : [{ method: setting.value.method, cycles: STANDARD }],
+    : [{ method: firstWay(here.value), cycles: STANDARD }],
 )
 /** As changed on this device; else as chosen under Methods. */
-const own = useStorage<Step[] | null>(`mellow-coach-steps-${id}`, null, undefined, {
-  serializer: { read: (text) => JSON.parse(text) as Step[], write: JSON.stringify },
+const own = useStorage<PlannedStep[] | null>(`mellow-coach-steps-${id}`, null, undefined, {
+  serializer: { read: (text) => JSON.parse(text) as PlannedStep[], write: JSON.stringify },
 })
 const steps = computed({ get: () => own.value ?? chosen.value, set: (list) => (own.value = list) })
 const isAlone = computed(() => setup.value.people === 1)
-const plan = computed(() =>
-  installation.value
-    ? coachPlan({
-        steps: steps.value,
-        installation: installation.value,
-        people: setup.value.people,
-        dry: dry.value,
-      })
-    : null,
-)
-const strokes = computed(() =>
-  plan.value && plan.value.stroke > 0 ? Math.floor(plan.value.usable / plan.value.stroke) : 0,
-)
+const refused = computed(() => refusalsOf(steps.value, here.value))
+const refusalOf = (method: Coached) => refused.value.find((one) => one.method === method)
+const groups = computed(() => {
+  const can = new Set<Coached>([...canBeCalled(here.value), ...STAGED])
+  return COACHED.map(({ name, of }) => ({ name, of: of.filter((one) => can.has(one)) })).filter(
+    ({ of }) => of.length > 0,
+  )
+})
+
+const { plan, isAsked } = useCoachPlan(steps, refused)
+const fluidWords = computed(() => {
+  const first = plan.value?.parts[0]
+  if (!plan.value || !first) return ''
+  const { middle, high } = first.draws.at(-1)!
+  const mark = plan.value.shared ? 'the brakes’ mark' : 'the port'
+  const early = plan.value.unknown
+    ? ` ${plan.value.unknown} So it is held back earlier than it may have to be.`
+    : ''
+  const name = coachedWords(first.method)
+  const about = withUnits(1000 * Math.max(0, middle), 'mm³')
+  const most = withUnits(1000 * high, 'mm³')
+  const of = `of the ${withUnits(1000 * plan.value.usable, 'mm³', 0)} over ${mark}`
+  if (high <= 0) return `${name} takes nothing out of the reservoir.`
+  const draws =
+    about === most
+      ? `${name}: a cycle draws ${most} ${of}, by the model that ranks the methods.`
+      : `${name}: a cycle draws about ${about}, at the most ${most} ${of}, by the model that ranks the methods.`
+  return `${draws} Before it runs low the next call is held back until it is filled.${early}`
+})
 const role = ref<Role | 'both'>('bleeder')
 const ROLES = [
   { id: 'bleeder', name: 'At the screw' },
@@ -53,6 +86,8 @@ const places = computed((): Role[] =>
   isAlone.value || role.value === 'both' ? ['pedal', 'bleeder'] : [role.value],
 )
 const isRunning = computed(() => coach.state.value !== null && !coach.state.value.done)
+/** Somebody has that place, on another device. */
+const taken = (at: Role): boolean => !!coach.told.value?.roles[at]
 const nameOf = (by: string | undefined) => (by && person.names.get(by)) || 'Somebody'
 const seats = computed(() => {
   const { pedal, bleeder } = coach.told.value?.roles ?? {}
@@ -62,14 +97,11 @@ const seats = computed(() => {
   ].join(', ')
 })
 
-const change = (i: number, next: Partial<Step>) =>
+const change = (i: number, next: Partial<PlannedStep>) =>
   (steps.value = steps.value.map((one, k) => (k === i ? { ...one, ...next } : one)))
 const remove = (i: number) => (steps.value = steps.value.filter((_, k) => k !== i))
 const MOST_STEPS = 8
 const add = (method: Coached) => (steps.value = [...steps.value, { method, cycles: cyclesOf(method) }])
-/** Strokes come by tens, anything else once. */
-const cyclesOf = (method: Coached) =>
-  isMethod(method) && movesOf(method).cycle.some(({ strokes }) => strokes) ? STANDARD : 1
 const stageProof = () => (steps.value = STAGED.map((method) => ({ method, cycles: 1 })))
 
 const learning = ref(false)
@@ -88,6 +120,10 @@ function start() {
   coach.start(plan.value, places.value)
   void go()
 }
+function goOnHere() {
+  coach.takeLead()
+  void go()
+}
 function join(at: Role) {
   coach.ask(at)
   void go()
@@ -104,14 +140,24 @@ function join(at: Role) {
     >
       <p class="grow text-[1.05rem]">
         A bleed is being called<template v-if="seats">: {{ seats }}</template
-        >.
+        >.<template v-if="coach.leadGone.value">
+          The page that led it was closed: go on with it here, and what is open is closed
+          first.</template
+        >
       </p>
-      <button v-if="coach.roles.value.length" type="button" class="act" @click="go">
+      <button v-if="coach.leadGone.value" type="button" class="act" @click="goOnHere">
+        Go on from here
+      </button>
+      <button v-else-if="coach.roles.value.length" type="button" class="act" @click="go">
         Go on where it was
       </button>
       <template v-else>
-        <button type="button" class="act" @click="join('pedal')">Join at the pedal</button>
-        <button type="button" class="act" @click="join('bleeder')">Join at the screw</button>
+        <button type="button" class="act" @click="join('pedal')">
+          {{ taken('pedal') ? 'Ask for the pedal' : 'Join at the pedal' }}
+        </button>
+        <button type="button" class="act" @click="join('bleeder')">
+          {{ taken('bleeder') ? 'Ask for the screw' : 'Join at the screw' }}
+        </button>
         <button type="button" class="quiet" @click="go">Only watch</button>
       </template>
       <button v-if="coach.leads.value" type="button" class="quiet" @click="coach.end()">
@@ -161,6 +207,31 @@ function join(at: Role) {
           >
             leave out
           </button>
+          <PumpChoice
+            v-if="one.method === 'pumpHold'"
+            :pumps="one.pumps"
+            @choose="(pumps: PlannedStep['pumps']) => change(i, { pumps })"
+          />
+          <p
+            v-if="refusalOf(one.method)"
+            class="basis-full border-l-4 border-rust pl-3"
+            role="status"
+            data-refused
+          >
+            <strong>{{ CANNOT_WORDS[refusalOf(one.method)!.why] }}</strong>
+            <span class="flex flex-wrap items-center gap-2"
+              >Instead:
+              <button
+                v-for="other in refusalOf(one.method)!.instead"
+                :key="other"
+                type="button"
+                class="quiet"
+                @click="change(i, { method: other, cycles: cyclesOf(other), pumps: undefined })"
+              >
+                {{ coachedWords(other) }}
+              </button></span
+            >
+          </p>
         </li>
       </ol>
       <p v-if="steps.length === 0" class="py-2 text-soft">Nothing is to be called yet.</p>
@@ -179,7 +250,7 @@ function join(at: Role) {
           "
         >
           <option value="" disabled>Add …</option>
-          <optgroup v-for="group in COACHED" :key="group.name" :label="group.name">
+          <optgroup v-for="group in groups" :key="group.name" :label="group.name">
             <option v-for="one in group.of" :key="one" :value="one">{{ coachedWords(one) }}</option>
           </optgroup>
         </select>
@@ -188,10 +259,9 @@ function join(at: Role) {
           as chosen under Methods
         </button>
       </p>
-      <p v-if="plan" class="mt-3 text-[0.95rem] text-soft" data-plan-fluid>
-        A full stroke sends {{ withUnits(1000 * plan.stroke, 'mm³') }}; a full reservoir holds
-        {{ strokes }} of them over {{ plan.shared ? 'the brakes’ mark' : 'the port' }}. Before it runs
-        low the next call is held back until it is topped up.
+      <p v-if="plan" class="mt-3 text-[0.95rem] text-soft" data-plan-fluid>{{ fluidWords }}</p>
+      <p v-else-if="isAsked" class="mt-3 text-[0.95rem] text-soft" role="status">
+        Working out what a cycle draws on this line …
       </p>
       <p class="mt-2 border-l-4 border-amber pl-3 text-[0.95rem]" data-caution>
         Fluid: eyes, skin, paint; water at hand. Never catch into the can you fill from. Used fluid goes
@@ -222,12 +292,16 @@ function join(at: Role) {
         <button
           type="button"
           class="act min-h-14 w-full text-xl"
-          :disabled="!plan || steps.length === 0 || !person.current"
+          :disabled="!plan || steps.length === 0 || refused.length > 0 || !person.current"
           @click="start"
         >
           {{ isRunning ? 'Start anew' : 'Start calling' }}
         </button>
       </p>
+      <p v-if="refused.length > 0" role="status" class="mt-1 font-semibold text-rust">
+        {{ isAlone ? 'You alone' : 'You two' }} cannot do all of this here: pick another way beside it.
+      </p>
+      <p v-if="clockOff" role="status" class="mt-1" data-clock>{{ clockWords(clockOff) }}</p>
       <p v-if="!person.current" role="status" class="mt-1 font-semibold text-rust">
         Pick your name at the bench first: each entry keeps who made it.
       </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { goesWords } from './level-words'
 import { useCoach } from './useCoach'
 
 /** A third of the screen that stops everything, with how far it is and the reservoir in it; below it what one does seldom. */
@@ -11,6 +12,7 @@ const left = computed(() => {
   const { low, high } = now.value.total
   return `${withUnits(1000 * low, 'mm³')} to ${withUnits(1000 * high, 'mm³')}`
 })
+const meant = computed(() => state.value?.cycles[state.value.part] ?? 1)
 const isWalked = computed(() => (state.value?.walks ?? 0) > 0)
 /** What a finger or a mouse has pressed lets go of the keys; what a key has pressed keeps them. */
 const release = ({ detail, target }: MouseEvent) => {
@@ -28,25 +30,29 @@ const release = ({ detail, target }: MouseEvent) => {
       type="button"
       class="flex min-h-[33.5dvh] w-full grow flex-col gap-1 px-5 py-3 text-left min-[900px]:min-h-0 sm:px-8"
       :class="state.paused ? 'bg-raised' : ''"
-      :aria-label="state.paused ? 'Go on' : 'Stop: nobody moves'"
+      :aria-label="state.paused ? 'Go on' : 'Stop: what is open is closed first'"
       :aria-pressed="state.paused"
       aria-keyshortcuts="p"
       data-pause
       @click="$emit('pause')"
     >
-      <span v-if="part && !state.done" class="flex flex-wrap items-baseline gap-x-3">
+      <span
+        v-if="part && !state.done && state.stretch !== 'ready'"
+        class="flex flex-wrap items-baseline gap-x-3"
+      >
         <span class="text-lg text-soft">Cycle</span>
         <strong class="text-4xl leading-none sm:text-5xl" data-figure="cycle">{{
-          Math.min(part.cycles, state.cycle + 1)
+          Math.min(meant, state.cycle + 1)
         }}</strong>
-        <span class="text-lg text-soft">of {{ part.cycles }}</span>
+        <span class="text-lg text-soft">of {{ meant }}</span>
         <span v-if="isWalked" class="ml-auto text-lg text-soft"
           >walks <strong class="text-ink" data-figure="walks">{{ state.walks }}</strong></span
         >
       </span>
       <CoachLevel class="max-h-56 min-h-0 shrink max-[899px]:hidden" />
       <span v-if="level" class="text-lg min-[900px]:hidden"
-        ><strong>{{ level.strokes }}</strong> <span class="text-soft"> strokes to top up</span></span
+        ><strong>{{ goesWords(level.goes) }}</strong>
+        <span class="text-soft"> left for sure</span></span
       >
       <span v-if="left" class="text-lg" data-left
         ><span class="text-soft">Air left, reckoned: </span
@@ -60,7 +66,7 @@ const release = ({ detail, target }: MouseEvent) => {
       >
       <span class="mt-auto flex items-baseline gap-3 pt-2">
         <strong class="text-2xl">{{ state.paused ? 'Go on' : 'Stop' }}</strong>
-        <span class="text-soft">p, or touch here: nobody moves</span>
+        <span class="text-soft">p, or touch here</span>
       </span>
     </button>
     <CoachSigns v-if="!state.done && roles.includes('bleeder')" />
@@ -96,7 +102,7 @@ const release = ({ detail, target }: MouseEvent) => {
         aria-keyshortcuts="t"
         @click="touch({ touch: 'toppedUp' })"
       >
-        Topped up
+        Filled
       </button>
       <button
         type="button"

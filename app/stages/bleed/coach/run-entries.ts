@@ -38,6 +38,16 @@ export function entryOf({ id, effect, of }: Filed): ToFile {
         payload: { reading: 'freeTravel', value: effect.mm, phase: 'working' },
         acts,
       }
+    case 'putOn':
+    case 'removed': {
+      const { place } = effect
+      return effect.do === 'putOn'
+        ? { kind: 'putOn', payload: { item: effect.item, place }, acts }
+        : { kind: 'removed', payload: { item: effect.item, place }, acts }
+    }
+    case 'takenOff':
+    case 'refitted':
+      return { kind: effect.do, payload: { of: of! }, acts }
     case 'stageProof':
       return { kind: 'stageProof', payload: { stage: effect.stage, travel: effect.mm }, acts }
   }

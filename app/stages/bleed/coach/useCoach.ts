@@ -1,32 +1,40 @@
 import { useIntervalFn, useStorage } from '@vueuse/core'
 import { computed, inject, onScopeDispose, provide, shallowRef, watch, type InjectionKey } from 'vue'
-import { callNow, nextMove, reservoirOf, type CoachPlan, type Role, type Touch } from '~~/core/coach'
+import {
+  callNow,
+  isPutRight,
+  onAlready,
+  nextMove,
+  reservoirOf,
+  type CoachPlan,
+  type Role,
+  type Touch,
+} from '~~/core/coach'
+import type { Bleeding } from '~/composables/useBleeding'
+import { tab } from '~/sync/device'
 import { Pair, type KeptRun } from '~/sync/pair'
 import { entryOf } from './run-entries'
+import { useElsewhere } from './useElsewhere'
 
 const BEAT = 1000
 
-/** One name for this tab, so that a page that is opened again is the same device. */
-const deviceOf = (): string => {
-  const kept = sessionStorage.getItem('mellow-device')
-  if (kept) return kept
-  const made = newId()
-  sessionStorage.setItem('mellow-device', made)
-  return made
-}
-
 /** The coached bleed of the open job, on this device. */
-function openCoach() {
-  const { id, entries, file, onCoachCue } = useJob()
+function openCoach({ drawTable }: Pick<Bleeding, 'drawTable'>) {
+  const { id, entries, state: job, file, onCoachCue } = useJob()
   const person = usePersonStore()
-  const stored = useStorage<KeptRun | null>(`mellow-coach-${id}`, null, undefined, {
-    serializer: { read: (text) => JSON.parse(text) as KeptRun, write: JSON.stringify },
-    // Another tab is another device: it is told by cues.
-    listenToStorageChanges: false,
-    flush: 'sync',
+  const device = tab.identity!.id
+  const serializer = { read: (text: string) => JSON.parse(text) as KeptRun, write: JSON.stringify }
+  const keeps = { serializer, listenToStorageChanges: false, flush: 'sync' } as const
+  /** As this tab goes on with it when its page is opened again; and as the tab that leads leaves it, should it be closed. */
+  const stored = useStorage<KeptRun | null>(`mellow-coach-${id}-${device}`, null, sessionStorage, keeps)
+  const ledHere = useStorage<KeptRun | null>(`mellow-coach-${id}`, null, undefined, keeps)
+  const kept = stored.value ?? ledHere.value
+  const seen = shallowRef({
+    told: kept?.told ?? null,
+    ...{ silent: false, onItsWay: false, unheard: false, cutOff: false },
   })
-  const device = deviceOf()
-  const seen = shallowRef({ told: stored.value?.told ?? null, silent: false, onItsWay: false })
+  /** The tab that led is gone from this browser: nobody has to be waited for. */
+  const leadGone = shallowRef(false)
 
   const pair: Pair = new Pair(
     {
@@ -35,34 +43,52 @@ function openCoach() {
       newId,
       now: () => Date.now(),
       // One that cannot be left is said again by the next beat; nobody is told by somebody without a name.
-      send: (cue) => {
-        if (cue.by) void api(`/jobs/${id}/cues`, cue).catch(() => {})
+      send: async (cue) => {
+        if (!cue.by) return null
+        try {
+          return (await api<{ number: number }>(`/jobs/${id}/cues`, cue)).number
+        } catch {
+          return null
+        }
       },
       file: async (filed) => {
         if (entries.value.some((one) => one.id === filed.id)) return
         const { kind, payload, acts } = entryOf(filed)
         await file(kind, payload, acts)
       },
-      save: (kept) => (stored.value = kept),
+      save: (run) => {
+        stored.value = run
+        if (run === null ? ledHere.value?.from === device : run.told.lead === device)
+          ledHere.value = run
+      },
       changed: () => look(),
     },
-    stored.value,
+    kept,
   )
   function look(): void {
-    const { told, silent, onItsWay } = pair
+    const { told, silent, onItsWay, unheard, cutOff } = pair
     const now = seen.value
-    if (now.told === told && now.silent === silent && now.onItsWay === onItsWay) return
-    seen.value = { told, silent, onItsWay }
+    const same =
+      now.told === told &&
+      now.silent === silent &&
+      now.onItsWay === onItsWay &&
+      now.unheard === unheard &&
+      now.cutOff === cutOff
+    if (!same) seen.value = { told, silent, onItsWay, unheard, cutOff }
   }
   onCoachCue((cue) => pair.hear(cue))
   useIntervalFn(() => pair.beat(), BEAT)
   if (!pair.leads) pair.ask('state')
+  // The tab of this browser that led may have been closed: then it is said at once, and nobody waits ten seconds for it.
+  if (ledHere.value && ledHere.value.from !== device && !pair.leads)
+    void tab.identity!.isAlive(ledHere.value.from).then((alive) => (leadGone.value = !alive))
 
   const told = computed(() => seen.value.told)
   const state = computed(() => told.value?.state ?? null)
   const leads = computed(() => told.value?.lead === device)
   const roles = computed((): Role[] => (told.value ? pair.roles : []))
   const move = computed(() => (state.value ? callNow(state.value) : null))
+  const right = computed(() => state.value !== null && isPutRight(state.value))
   const next = computed(() => (state.value ? nextMove(state.value) : null))
   const part = computed(() => state.value?.plan.parts[state.value.part] ?? null)
   const level = computed(() => (state.value ? reservoirOf(state.value) : null))
@@ -83,6 +109,7 @@ function openCoach() {
     { immediate: true },
   )
   onScopeDispose(() => clearTimeout(timer))
+  useElsewhere({ told, leads, drawTable }, (touch) => pair.touch(touch, null))
 
   return {
     device,
@@ -91,25 +118,36 @@ function openCoach() {
     leads,
     roles,
     move,
+    right,
     next,
     part,
     level,
     mine,
     began,
     silent: computed(() => seen.value.silent),
+    unheard: computed(() => seen.value.unheard),
+    cutOff: computed(() => seen.value.cutOff),
+    leadGone: computed(
+      () => leadGone.value && told.value?.lead === ledHere.value?.from && !told.value?.state.done,
+    ),
     onItsWay: computed(() => seen.value.onItsWay),
-    start: (plan: CoachPlan, places: readonly Role[]) => pair.start(plan, places),
+    start: (plan: CoachPlan, places: readonly Role[]) => pair.start(plan, places, onAlready(job.value)),
     touch: (touch: Touch, role: Role | null = null) => pair.touch(touch, role),
     ask: (ask: Parameters<Pair['ask']>[0]) => pair.ask(ask),
-    takeLead: () => pair.takeLead(),
+    takeLead: () => {
+      if (leadGone.value && ledHere.value) pair.adopt(ledHere.value)
+      pair.takeLead(leadGone.value)
+      leadGone.value = false
+    },
+    goOnAlone: () => pair.goOnAlone(),
     end: () => pair.end(),
   }
 }
 
 export type Coach = ReturnType<typeof openCoach>
 const KEY: InjectionKey<Coach> = Symbol('coach')
-export function provideCoach(): Coach {
-  const coach = openCoach()
+export function provideCoach(bleeding: Pick<Bleeding, 'drawTable'>): Coach {
+  const coach = openCoach(bleeding)
   provide(KEY, coach)
   return coach
 }

@@ -8,7 +8,7 @@ const check = checker(CueSchema)
 
 export default route(async ({ database, params, body, status }) => {
   const { id } = checkPath(params)
-  await leaveCue(database, id, check(await body()))
+  const number = await leaveCue(database, id, check(await body()))
   status(202)
-  return {}
+  return { number }
 })
