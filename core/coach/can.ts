@@ -29,7 +29,6 @@ const INSTEAD: readonly Coached[] = [
   'vacuum',
   'reservoirVacuum',
   'crackedUnion',
-  'benchLoop',
   'hang',
 ]
 

@@ -317,7 +317,7 @@ describe('what this circuit or these people cannot do', () => {
     expect(cannotBe('openPush', { ...car, screw: true })).toBe('twoPeople')
     expect(cannotBe('openPush', car)).toBe('noScrew')
     expect(refusalsOf([{ method: 'openPush' }, { method: 'slaveStrokes' }], car)).toEqual([
-      { method: 'openPush', why: 'noScrew', instead: ['slaveStrokes', 'reservoirVacuum', 'benchLoop'] },
+      { method: 'openPush', why: 'noScrew', instead: ['slaveStrokes', 'reservoirVacuum', 'hang'] },
     ])
     const [alone] = refusalsOf([{ method: 'pumpHold' }], { ...car, screw: true })
     expect(alone!.instead).toEqual(['prop', 'submerged', 'gravity'])

@@ -5,7 +5,7 @@ import { useCoach } from './useCoach'
 /** A third of the screen that stops everything, with how far it is and the reservoir in it; below it what one does seldom. */
 defineProps<{ more: boolean; heard: string }>()
 defineEmits<{ pause: []; again: []; louder: []; more: [] }>()
-const { state, part, level, roles, touch } = useCoach()
+const { state, part, level, roles, move, touch } = useCoach()
 const { now, target } = useBleeding()
 const left = computed(() => {
   if (!now.value) return ''
@@ -30,7 +30,13 @@ const release = ({ detail, target }: MouseEvent) => {
       type="button"
       class="flex min-h-[33.5dvh] w-full grow flex-col gap-1 px-5 py-3 text-left min-[900px]:min-h-0 sm:px-8"
       :class="state.paused ? 'bg-raised' : ''"
-      :aria-label="state.paused ? 'Go on' : 'Stop: what is open is closed first'"
+      :aria-label="
+        !state.paused
+          ? 'Stop: what is open is closed first'
+          : move
+            ? 'Stopped: close first, then go on'
+            : 'Go on'
+      "
       :aria-pressed="state.paused"
       aria-keyshortcuts="p"
       data-pause
@@ -65,8 +71,10 @@ const release = ({ detail, target }: MouseEvent) => {
         ></span
       >
       <span class="mt-auto flex items-baseline gap-3 pt-2">
-        <strong class="text-2xl">{{ state.paused ? 'Go on' : 'Stop' }}</strong>
-        <span class="text-soft">p, or touch here</span>
+        <strong class="text-2xl">{{
+          !state.paused ? 'Stop' : move ? 'Stopped: close first' : 'Go on'
+        }}</strong>
+        <span v-if="!state.paused || !move" class="text-soft">p, or touch here</span>
       </span>
     </button>
     <CoachSigns v-if="!state.done && roles.includes('bleeder')" />
