@@ -1,5 +1,6 @@
 import { drawsAt } from './fluid'
-import { LOOSEN, movesOf, NIP, OPEN, SHUT, UP, type Coached, type Move } from './moves'
+import { type Move } from './move'
+import { LOOSEN, movesOf, NIP, OPEN, SHUT, UP, type Coached } from './moves'
 import { KEPT } from './reservoir'
 import type { CoachPlace, CoachState, Place, TouchName } from './state'
 import { THING_ROWS, type Thing } from './things'

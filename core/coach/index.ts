@@ -18,20 +18,8 @@ export {
   type LeftToGo,
   type LeftUnit,
 } from './fluid'
-export {
-  CALLS,
-  isMethod,
-  isTrick,
-  METHOD_MOVES,
-  movesOf,
-  TRICK_MOVES,
-  type Call,
-  type Coached,
-  type HeldBy,
-  type MethodMoves,
-  type Move,
-  type Role,
-} from './moves'
+export { CALLS, type Call, type HeldBy, type MethodMoves, type Move, type Role } from './move'
+export { isMethod, isTrick, METHOD_MOVES, movesOf, TRICK_MOVES, type Coached } from './moves'
 export {
   coachPlan,
   coachPlanRun,

@@ -1,5 +1,5 @@
 import type { PutOnItem, RemovedItem } from '../plan'
-import type { Call, Move, Role } from './moves'
+import { bleeder, pedal, type Move } from './move'
 
 /** What a bleed puts on the vehicle, takes off it or makes ready, and what undoes that again. */
 export const THINGS = [
@@ -43,8 +43,6 @@ interface ThingRow {
   /** It may stay while other methods go on, until the end. */
   stays?: true
 }
-const by = (role: Role) => (call: Call, more: Partial<Move>) => ({ call, role, ...more }) satisfies Move
-const [bleeder, pedal] = [by('bleeder'), by('pedal')]
 const ON_SCREW = 'the bleed screw'
 
 /**

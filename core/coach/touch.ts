@@ -1,7 +1,8 @@
 import type { BleedCycle, BleedSign } from '../entries'
 import { callNow, isOtherCall, isStopped, moveOf, putRight, settled } from './call'
 import { drawsAt, toTheMark } from './fluid'
-import { isMethod, isTrick, METHOD_MOVES, movesOf, type Move, type Role } from './moves'
+import { type Move, type Role } from './move'
+import { isMethod, isTrick, METHOD_MOVES, movesOf } from './moves'
 import { drawnFrom, full, KEPT, toppedUp, widened, type Level } from './reservoir'
 import {
   COUNTED,

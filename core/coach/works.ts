@@ -1,27 +1,10 @@
 import type { ProofStage } from '../circuit'
-import type { Call, MethodMoves, Move, Role } from './moves'
+import { bleeder, moves, pedal, type MethodMoves } from './move'
 
 export const WORKS = ['masterAlone', 'withLine', 'withSlave', 'endFill', 'putAway'] as const
 /** Work that belongs to a bleed and is no cycle of it: the proof in stages, the last fill, what is put away after the bench. */
 export type Work = (typeof WORKS)[number]
 
-const once = (cycle: readonly Move[], more: Partial<MethodMoves> = {}): MethodMoves => ({
-  wants: [],
-  bars: [],
-  before: [],
-  cycle,
-  after: [],
-  shutFirst: false,
-  valve: null,
-  two: false,
-  offVehicle: false,
-  rises: false,
-  ...more,
-})
-const by =
-  (role: Role) =>
-  (call: Call, more: Partial<Move> = {}): Move => ({ call, role, ...more })
-const [bleeder, pedal] = [by('bleeder'), by('pedal')]
 const SHORT = pedal('short', { times: 10, draws: true })
 const PLUG = bleeder('plug', { puts: ['plug'] })
 const PULL = bleeder('pull', { takes: ['plug'] })
@@ -30,11 +13,11 @@ const CAP = pedal('cap', { takes: ['capOff'] })
 
 export const WORK_MOVES: Record<Work, MethodMoves> = {
   // Each stage is stroked short until the rod hardly moves; then its free travel bounds the air behind the plug.
-  masterAlone: once([PLUG, SHORT], { wants: ['marked'] }),
-  withLine: once([PULL, JOIN, PLUG, SHORT], { wants: ['marked'] }),
-  withSlave: once([PULL, JOIN, SHORT], { wants: ['marked'] }),
+  masterAlone: moves([PLUG, SHORT], { wants: ['marked'] }),
+  withLine: moves([PULL, JOIN, PLUG, SHORT], { wants: ['marked'] }),
+  withSlave: moves([PULL, JOIN, SHORT], { wants: ['marked'] }),
   // Everything that was put on is off by now: level on its mark, cap on.
-  endFill: once([pedal('fill', { fills: true, puts: ['marked', 'capOff'] }), CAP], {
+  endFill: moves([pedal('fill', { fills: true, puts: ['marked', 'capOff'] }), CAP], {
     bars: [
       'screwLoose',
       'unionLoose',
@@ -47,7 +30,7 @@ export const WORK_MOVES: Record<Work, MethodMoves> = {
       'lowered',
     ],
   }),
-  putAway: once([CAP], { bars: ['loop'], offVehicle: true }),
+  putAway: moves([CAP], { bars: ['loop'], offVehicle: true }),
 }
 /** The stage of the proof that a work ends with; its free travel is asked for. */
 export const STAGE_OF: Partial<Record<Work, ProofStage>> = {

@@ -1,4 +1,5 @@
-import { movesOf, type Coached, type HeldBy, type Move, type MethodMoves } from './moves'
+import { type HeldBy, type Move, type MethodMoves } from './move'
+import { movesOf, type Coached } from './moves'
 import { THING_ROWS, type Thing } from './things'
 
 /**
