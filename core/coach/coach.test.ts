@@ -31,9 +31,9 @@ describe('what the coach calls, from the first hand on it to the last', () => {
         'cap',
       ],
     ],
-    ['vacuum', ['fill', 'hose', 'apply', 'open', 'flow', 'shut', 'vent', ...END]],
+    ['vacuum', ['fill', 'rig', 'apply', 'open', 'flow', 'shut', 'vent', ...END]],
     // Never filled before it is drawn off.
-    ['inject', ['drawOff', 'purge', 'hose', 'open', 'inject', 'shut', ...END]],
+    ['inject', ['drawOff', 'purge', 'rig', 'open', 'inject', 'shut', ...END]],
     // No hose on a slave that has no screw, or that is in the hand.
     [
       'slaveStrokes',
@@ -92,8 +92,8 @@ describe('what the coach calls, from the first hand on it to the last', () => {
     ])
     expect(run.state).toMatchObject({ done: true, asks: 'freeTravel' })
     // One hose comes off before the other goes on.
-    expect(run.calls.filter((one) => one === 'hose' || one === 'detach')).toEqual([
-      ...['hose', 'detach', 'hose', 'detach'],
+    expect(run.calls.filter((one) => ['hose', 'rig', 'detach'].includes(one))).toEqual([
+      ...['hose', 'detach', 'rig', 'detach'],
     ])
   })
   it('an answer counts from whose turn it is, once, and to the call that was on the screen', () => {

@@ -36,6 +36,7 @@ export const CALLS = [
   'refit',
   'unbolt',
   'hose',
+  'rig',
   'detach',
   'tighten',
   'cover',

@@ -302,7 +302,7 @@ describe('from below', () => {
     expect(run.call).toBe('drawOff')
     expect(toTheMark(run.state)).toBeCloseTo(-40, 9)
     run.until((state) => state.asks !== null)
-    expect(run.calls.slice(0, 3)).toEqual(['drawOff', 'purge', 'hose'])
+    expect(run.calls.slice(0, 3)).toEqual(['drawOff', 'purge', 'rig'])
     expect(run.state.level.middle).toBeCloseTo(0, 9)
     const long = going(plan([{ method: 'inject', cycles: 9 }]))
     long.through()

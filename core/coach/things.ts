@@ -76,12 +76,12 @@ export const THING_ROWS: Record<Thing, ThingRow> = {
     ledger: { put: 'bleedHose', place: ON_SCREW },
   },
   pumpHose: {
-    on: bleeder('hose', { puts: ['pumpHose'] }),
+    on: bleeder('rig', { puts: ['pumpHose'] }),
     off: bleeder('detach', { takes: ['pumpHose'] }),
     ledger: { put: 'bleedHose', place: ON_SCREW },
   },
   injector: {
-    on: bleeder('hose', { puts: ['injector'] }),
+    on: bleeder('rig', { puts: ['injector'] }),
     off: bleeder('detach', { takes: ['injector'] }),
     ledger: { put: 'bleedHose', place: ON_SCREW },
   },

@@ -33,6 +33,7 @@ export const CALL_WORDS: Record<Call, { word: string; answer: string }> = {
   refit: { word: 'Refit', answer: 'Refitted' },
   unbolt: { word: 'Unbolt', answer: 'In the hand' },
   hose: { word: 'Bottle', answer: 'Hose is on' },
+  rig: { word: 'Tool', answer: 'It is on' },
   detach: { word: 'Detach', answer: 'It is off' },
   tighten: { word: 'Tighten', answer: 'Tight' },
   cover: { word: 'Cover', answer: 'Covered' },

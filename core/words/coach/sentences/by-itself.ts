@@ -96,7 +96,7 @@ export const BY_ITSELF = {
     cycle: [
       [
         'open',
-        'Open the screw with the injector on it, full of fluid. The pedal is up, or its port is shut.',
+        'Open the screw with the injector on it, full of fluid. The pedal must be up: pressed, it shuts the port.',
         'The screw is being opened to the injector. Keep off the pedal: it must be up.',
       ],
       [
