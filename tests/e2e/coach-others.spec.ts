@@ -167,6 +167,9 @@ test('a slave without a bleed screw, alone: what cannot be done is refused, what
   await expect(page.locator('[data-step]')).toHaveAttribute('data-step', 'slaveStrokes')
   const others = page.getByLabel('Add to what is called')
   await expect(others.locator('option[value="openPush"]')).toHaveCount(0)
+  // What was chosen here has arrived before somebody else chooses otherwise.
+  const people = async () => fold(await entriesOf(job.id)).bleed.setup?.payload.people
+  await expect.poll(people).toBe(1)
   await tellSetup(job.id, { people: 1, kit: ['hose'], steps: [{ method: 'openPush', cycles: 10 }] })
   const refused = page.locator('[data-refused]')
   await expect(refused).toContainText('This slave has no bleed screw to open')
