@@ -73,9 +73,6 @@ export function doubted(world: World, aspects: readonly Aspect[]): World {
     pedalSure: world.pedalSure && !aspects.includes('pedal'),
   }
 }
-/** Nobody knows what was done meanwhile. */
-export const allDoubted = (world: World): World => doubted(world, ['screw', 'pedal'])
-
 export type Stretch = 'ready' | 'before' | 'cycle' | 'after'
 type Stood = Pick<World, 'screw' | 'pedal' | 'heldBy'>
 const REST: Stood = { screw: 'shut', pedal: 'up', heldBy: 'nobody' }
