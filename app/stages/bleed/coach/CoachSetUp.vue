@@ -115,11 +115,17 @@ function learn(event: KeyboardEvent) {
 function go() {
   return navigateTo(`/jobs/${id}/bleed/calls`)
 }
+/** Touched while the plan is worked out (anew): it begins as soon as that is known, so no touch is lost. */
+const waiting = ref(false)
 function start() {
-  if (!plan.value || !person.current) return
+  if (!person.current || !isAsked.value) return
+  waiting.value = !plan.value
+  if (!plan.value) return
   coach.start(plan.value, places.value)
   void go()
 }
+watch(plan, () => waiting.value && start())
+watch([() => JSON.stringify(steps.value), isAlone, isAsked], () => (waiting.value = false))
 function goOnHere() {
   coach.takeLead()
   void go()
@@ -292,10 +298,10 @@ function join(at: Role) {
         <button
           type="button"
           class="act min-h-14 w-full text-xl"
-          :disabled="!plan || steps.length === 0 || refused.length > 0 || !person.current"
+          :disabled="!isAsked || !person.current"
           @click="start"
         >
-          {{ isRunning ? 'Start anew' : 'Start calling' }}
+          {{ waiting ? 'Starts in a moment …' : isRunning ? 'Start anew' : 'Start calling' }}
         </button>
       </p>
       <p v-if="refused.length > 0" role="status" class="mt-1 font-semibold text-rust">
