@@ -257,7 +257,7 @@ describe('with a screw, a pedal and a reservoir that are really there, under any
       },
     )
   it('never calls the pedal up, or leaves it to rise, with the screw open; never runs the port dry; counts no cycle twice; has a way on', () => {
-    fc.assert(all(true), { numRuns: runs(200) })
+    fc.assert(all(true), { numRuns: runs(120) })
   })
   it('screw and pedal hold also where somebody answers for himself that the reservoir gives one more', () => {
     fc.assert(all(false), { numRuns: runs(60) })
@@ -277,7 +277,7 @@ describe('with a screw, a pedal and a reservoir that are really there, under any
         toItsEnd(run)
         expect(run.shop.broken).toEqual([])
       }),
-      { numRuns: runs(100) },
+      { numRuns: runs(60) },
     )
   })
 

@@ -21,7 +21,7 @@ import { cutLine } from './cut-line'
 
 const THIRD = 1 / 3
 /** Cycles of the three parts of a bleed of two: forty in `npm run trials`. */
-const [FILL, FLUSH, FINISH] = WHOLE ? [14, 12, 14] : [9, 3, 4]
+const [FILL, FLUSH, FINISH] = WHOLE ? [14, 12, 14] : [7, 3, 3]
 const ALL = FILL + FLUSH + FINISH
 /** Seconds that a walk between pedal and screw is given. */
 const WALK = 10
