@@ -1,5 +1,6 @@
-import { METHODS, TRICKS } from '../entries'
-import { movesOf, type Coached } from './moves'
+import { meansOf, RUN_OF } from '../bleed'
+import { METHODS, TRICKS, type KitItem } from '../entries'
+import { isMethod, movesOf, type Coached } from './moves'
 
 /** What cannot be done on this circuit, or by these people. */
 export type CannotBe = 'noScrew' | 'twoPeople' | 'shared'
@@ -9,6 +10,8 @@ export interface Here {
   people: 1 | 2
   /** The brakes share the reservoir, and nobody who answers for them has said that it may be done all the same. */
   shared: boolean
+  /** What these people have at hand; left out where nobody has said. */
+  kit?: readonly KitItem[]
 }
 export interface Refused {
   method: Coached
@@ -43,6 +46,17 @@ export function cannotBe(method: Coached, { screw, people, shared }: Here): Cann
 const isForHere = (method: Coached, here: Here): boolean =>
   cannotBe(method, here) === null &&
   (!here.screw || !['slaveStrokes', 'crackedUnion', 'hang'].includes(method))
+/** What it takes is at hand. Fluid from a union goes into a rag. */
+const isAtHand = (method: Coached, { kit }: Here): boolean => {
+  const run = isMethod(method) && method !== 'crackedUnion' ? RUN_OF[method] : null
+  return !kit || !run || meansOf(run).tools.every((tool) => kit.includes(tool))
+}
+/** Of these ways the ones that can be done with what is at hand; where none can, those that ask for a tool. */
+function waysHere(ways: readonly Coached[], here: Here): Coached[] {
+  const can = ways.filter((one) => isForHere(one, here))
+  const now = can.filter((one) => isAtHand(one, here))
+  return now.length > 0 ? now : can
+}
 
 /** What of these steps the coach refuses, and what it calls instead. */
 export function refusalsOf(steps: readonly { method: Coached }[], here: Here): Refused[] {
@@ -54,7 +68,10 @@ export function refusalsOf(steps: readonly { method: Coached }[], here: Here): R
       {
         method,
         why,
-        instead: others.filter((one) => one !== method && isForHere(one, here)).slice(0, 3),
+        instead: waysHere(
+          others.filter((one) => one !== method),
+          here,
+        ).slice(0, 3),
       },
     ]
   })
@@ -63,4 +80,4 @@ export function refusalsOf(steps: readonly { method: Coached }[], here: Here): R
 export const canBeCalled = (here: Here): Coached[] =>
   [...METHODS, ...TRICKS].filter((method) => cannotBe(method, here) === null)
 /** The way to begin with where nobody has chosen one. */
-export const firstWay = (here: Here): Coached => INSTEAD.find((one) => isForHere(one, here)) ?? 'hang'
+export const firstWay = (here: Here): Coached => waysHere(INSTEAD, here)[0] ?? 'hang'

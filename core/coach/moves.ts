@@ -127,7 +127,8 @@ export const TRICK_MOVES: Record<Trick, MethodMoves> = {
   wedged: moves(
     [TAG, pedal('wedge', { pedal: 'down', heldBy: 'wedge', puts: ['wedge'], draws: true })],
     {
-      bars: ['capOff'],
+      // The circuit stands under pressure for hours: closed by hand is not tight.
+      bars: ['screwLoose', 'unionLoose', 'capOff'],
       after: [REMOVE, UP, UNTAG],
     },
   ),

@@ -121,7 +121,6 @@ export const THING_ROWS: Record<Thing, ThingRow> = {
     on: bleeder('loop', { puts: ['loop'] }),
     off: bleeder('plug', { takes: ['loop'] }),
     ledger: { put: 'loopHose', place: 'the master' },
-    stays: true,
   },
   plug: { ledger: { put: 'plug', place: 'the open end' }, stays: true },
   capOff: {

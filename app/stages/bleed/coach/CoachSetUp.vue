@@ -32,6 +32,7 @@ const here = computed((): Here => ({
   screw: installation.value?.slave.bleeder.kind !== 'none',
   people: setup.value.people,
   shared: installation.value?.reservoir.sharedWithBrakes === true && !setup.value.override,
+  kit: setup.value.kit,
 }))
 const cyclesOf = (method: Coached): number =>
   isMethod(method) && movesOf(method).cycle.some(({ draws, pedal }) => draws && pedal) ? STANDARD : 1
