@@ -5,19 +5,10 @@ import type { ShopSettingsBody } from '~~/contract'
 /** What the shop charges and which schools it prefers, its packages, and its files in and out. */
 const shop = useShopStore()
 const loaded = useLoaded(() => shop.load())
-const rate = ref('')
-const comeback = ref('')
+const rate = useFollowed(() => shop.settings?.hourlyRate.toString())
+const comeback = useFollowed(() => shop.settings?.comeback.toString())
 const problem = ref('')
 const said = ref('')
-watch(
-  () => shop.settings,
-  (settings) => {
-    if (!settings) return
-    rate.value = String(settings.hourlyRate)
-    comeback.value = String(settings.comeback)
-  },
-  { immediate: true },
-)
 const choices = <T extends string>(ids: readonly T[], words: Record<T, string>) =>
   ids.map((id) => ({ id, name: words[id] }))
 
