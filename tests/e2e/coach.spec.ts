@@ -21,7 +21,7 @@ import { cutLine } from './cut-line'
 
 const THIRD = 1 / 3
 /** Cycles of the three parts of a bleed of two: forty in `npm run trials`. */
-const [FILL, FLUSH, FINISH] = WHOLE ? [14, 12, 14] : [5, 2, 3]
+const [FILL, FLUSH, FINISH] = WHOLE ? [14, 12, 14] : [7, 3, 3]
 const ALL = FILL + FLUSH + FINISH
 /** Cycles of one who is alone, of four walks each. */
 const ALONE = WHOLE ? 12 : 4
@@ -85,7 +85,7 @@ test('two devices through fill, flush and finish: a cut, a place handed over, th
       await coach.answer()
     }
   }
-  await go(() => cycles === 5)
+  await go(() => cycles === FILL - 2)
   for (const own of [page, phone]) expect(await wrongOn(own)).toEqual([])
   await coach.touch(page.getByRole('button', { name: 'Foam', exact: true }))
   await coach.touch(phone.getByRole('button', { name: 'Firmer' }))
@@ -151,7 +151,7 @@ test('two devices through fill, flush and finish: a cut, a place handed over, th
     ...Array.from({ length: FLUSH }, () => 4),
     ...Array.from({ length: FINISH }, () => 1),
   ])
-  expect(own.findIndex(({ cameOut }) => cameOut === 'foam')).toBe(4)
+  expect(own.findIndex(({ cameOut }) => cameOut === 'foam')).toBe(FILL - 3)
   expect(own.filter(({ cameOut }) => cameOut !== 'notSeen')).toHaveLength(1)
   expect(bleed.says.slice(before.says.length).map(({ payload }) => payload.says)).toEqual(['firmer'])
   // Free travel was measured after each of the three parts.
