@@ -142,9 +142,20 @@ test('every main view: nothing that axe finds serious in either look; at 1024 ×
   await other.context().close()
 })
 
+/** Within the application, as a link does: that each page opens by its address is the work of `away.spec.ts`. */
+async function goWithin(page: Page, path: string): Promise<void> {
+  if (page.url() === 'about:blank') return void (await page.goto(url(path)))
+  await page.evaluate(async (to) => {
+    interface Root extends Element {
+      __vue_app__: { $nuxt: { $router: { push: (to: string) => Promise<unknown> } } }
+    }
+    await document.querySelector<Root>('#__nuxt')!.__vue_app__.$nuxt.$router.push(to)
+  }, path)
+  await expect(page).toHaveURL(url(path))
+}
 async function inspect(page: Page, [view, path, ready]: View): Promise<void> {
   await page.setViewportSize({ width: 1280, height: 800 })
-  await page.goto(url(path))
+  await goWithin(page, path)
   await expect(page.locator(ready).first(), view).toBeVisible()
   expect.soft(await wrongOn(page), view).toEqual([])
   const lamp = page.getByRole('button', { name: 'Lamp', exact: true })
