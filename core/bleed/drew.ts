@@ -23,7 +23,7 @@ export const TABLE_STEPS: readonly { method: Method; step: DrawStep }[] = METHOD
   return [{ method, step }]
 })
 /** The most that any cycle of it draws stands for each: which one a logged cycle was nobody knows. */
-export const widest = ({ draws }: StepDraws): Draws => ({
+export const widest = ({ draws }: Pick<StepDraws, 'draws'>): Draws => ({
   low: Math.min(...draws.map(({ low }) => low)),
   middle: draws.at(-1)!.middle,
   high: Math.max(...draws.map(({ high }) => high)),

@@ -1,5 +1,5 @@
-import type { Draws } from '../bleed'
-import { movesOf, type Coached } from './moves'
+import { widest, type Draws, type DrawTable } from '../bleed'
+import { isMethod, movesOf, type Coached } from './moves'
 import { KEPT, leftIn, type Left, type Level } from './reservoir'
 import type { CoachPlace, CoachPlan, Part } from './state'
 
@@ -13,6 +13,19 @@ export function drawsAt({ draws }: Part, cycle: number, { usable }: Pick<CoachPl
   const most = MOST * Math.max(0, usable - KEPT)
   const bound = (ml: number) => Math.max(-most, Math.min(ml, most))
   return { low: bound(own.low), middle: bound(own.middle), high: bound(own.high) }
+}
+
+/** What a cycle of each of its methods draws, for cycles of it that others file: the run knows it from its first call on. */
+export function drawsOfPlan({ parts, unknown }: CoachPlan): DrawTable {
+  if (unknown !== null) return {}
+  return Object.fromEntries(
+    // One that runs for a time of its own says nothing of how long another let it run.
+    parts.flatMap(({ method, draws, seconds }) =>
+      isMethod(method) && seconds === undefined && draws.length > 0
+        ? [[method, widest({ draws })] as const]
+        : [],
+    ),
+  )
 }
 
 /** In what one tells what is left: it has to fit what is done. */

@@ -12,6 +12,7 @@ export {
 export {
   cyclesLeft,
   drawsAt,
+  drawsOfPlan,
   leftUnitOf,
   reservoirOf,
   toTheMark,

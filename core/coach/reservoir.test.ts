@@ -23,6 +23,7 @@ import { whole } from '../run'
 import {
   callNow,
   cannotBe,
+  drawsOfPlan,
   canBeCalled,
   coachPlan,
   coachPlanRun,
@@ -308,6 +309,25 @@ describe('from below', () => {
     long.through()
     expect(long.effects.filter((one) => one.do === 'cycle')).toHaveLength(9)
     expect(long.state.level.least).toBeGreaterThanOrEqual(0)
+  })
+})
+
+describe('what others file while it is called', () => {
+  it('draws what the run’s own cycles of that method draw, the most of them; nothing is said where nothing is known', () => {
+    const draws = [
+      { low: 3, middle: 4, high: 5 },
+      { low: 3.5, middle: 4.5, high: 4.8 },
+    ]
+    const parts = [
+      { method: 'openPush', cycles: 3, draws },
+      { method: 'gravity', cycles: 2, seconds: 30 },
+      { method: 'shortStrokes', cycles: 1 },
+    ] as const
+    const known = plan(
+      parts.map((one) => ({ ...one, draws: 'draws' in one ? [...one.draws] : undefined })),
+    )
+    expect(drawsOfPlan(known)).toEqual({ openPush: { low: 3, middle: 4.5, high: 5 } })
+    expect(drawsOfPlan({ ...known, unknown: 'Nobody knows.' })).toEqual({})
   })
 })
 

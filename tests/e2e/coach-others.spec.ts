@@ -1,30 +1,8 @@
-import { monotonicFactory } from 'ulid'
-import type { Page as List, Person } from '../../contract'
-import { fold, type Kind, type Payloads } from '../../core/journal'
-import { beSomebody, demoJob, entriesOf, expect, get, installationOf, test, url } from './app'
-import { outOfPlace, planOf, tellSetup } from './coached'
+import { fold } from '../../core/journal'
+import { beSomebody, demoJob, entriesOf, expect, installationOf, test, url } from './app'
+import { fileElsewhere, outOfPlace, planOf, tellSetup } from './coached'
 
-const ulid = monotonicFactory()
 const HOUR = 3_600_000
-/** Filed by somebody else, who is at none of these devices. */
-async function fileElsewhere<K extends Kind>(
-  jobId: string,
-  kind: K,
-  payload: Payloads[K],
-): Promise<void> {
-  const [person] = (await get<List<Person>>('/people')).items
-  const answer = await fetch(url(`/api/jobs/${jobId}/entries`), {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({
-      id: ulid(),
-      subject: { type: 'job', id: jobId },
-      ...{ kind, payload, at: new Date().toISOString(), by: person!.id },
-    }),
-  })
-  expect(answer.status).toBe(201)
-}
-
 test('cycles and fills of others, a clock an hour ahead, a duplicated tab, a third tablet: the level, the run and the places hold', async ({
   page,
   browser,

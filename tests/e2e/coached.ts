@@ -2,29 +2,32 @@ import type { Locator, Page } from '@playwright/test'
 import { monotonicFactory } from 'ulid'
 import type { Page as List, Person } from '../../contract'
 import type { CoachPlan } from '../../core/coach'
-import type { BleedSetup } from '../../core/journal'
+import type { BleedSetup, Kind, Payloads } from '../../core/journal'
 import { expect, get, url } from './app'
 
 const ulid = monotonicFactory()
 
-/** With whom, with what and by what it is bled, as if it had been chosen under Methods. */
-export async function tellSetup(jobId: string, payload: BleedSetup): Promise<void> {
+/** Filed by somebody else, who is at none of these devices. */
+export async function fileElsewhere<K extends Kind>(
+  jobId: string,
+  kind: K,
+  payload: Payloads[K],
+): Promise<void> {
   const [person] = (await get<List<Person>>('/people')).items
-  const entry = {
-    id: ulid(),
-    subject: { type: 'job', id: jobId },
-    kind: 'bleedSetup',
-    at: new Date().toISOString(),
-    by: person!.id,
-    payload,
-  }
   const answer = await fetch(url(`/api/jobs/${jobId}/entries`), {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(entry),
+    body: JSON.stringify({
+      id: ulid(),
+      subject: { type: 'job', id: jobId },
+      ...{ kind, payload, at: new Date().toISOString(), by: person!.id },
+    }),
   })
   expect(answer.status).toBe(201)
 }
+/** With whom, with what and by what it is bled, as if it had been chosen under Methods. */
+export const tellSetup = (jobId: string, payload: BleedSetup): Promise<void> =>
+  fileElsewhere(jobId, 'bleedSetup', payload)
 
 /** What of a call lies over what comes after it: the place, the word, what is asked, the answer, what is below. */
 export const outOfPlace = (page: Page): Promise<string[]> =>

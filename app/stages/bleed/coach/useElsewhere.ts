@@ -3,7 +3,7 @@ import { watch, type ComputedRef, type Ref } from 'vue'
 import type { CoachTold } from '~~/contract'
 import { drewBy, type DrawTable } from '~~/core/bleed'
 import { strokeVolume } from '~~/core/circuit'
-import type { Elsewhere, Touch } from '~~/core/coach'
+import { drawsOfPlan, type Elsewhere, type Touch } from '~~/core/coach'
 
 const MM3_IN_ML = 1000
 /** What stood in the log when this device first heard of a run: it was before the reservoir was filled for it. */
@@ -53,10 +53,12 @@ export function useElsewhere(
       const own = new Set([...Object.values(now.ids), ...before.value.ids, ...now.state.counted])
       const circuit = kept.value?.circuit
       const { usable } = now.state.plan
+      // The table may still be on its way; what this run draws itself is known.
+      const table = { ...drawTable.value, ...drawsOfPlan(now.state.plan) }
       const stroke = circuit ? strokeVolume(circuit) / MM3_IN_ML : usable
       const fresh: Elsewhere[] = [
         ...cycles.flatMap(({ id: one, payload }) =>
-          own.has(one) ? [] : [{ id: one, drew: drewBy(payload, drawTable.value, stroke, usable) }],
+          own.has(one) ? [] : [{ id: one, drew: drewBy(payload, table, stroke, usable) }],
         ),
         ...topUps.flatMap(({ id: one, payload }) =>
           own.has(one)
