@@ -6,7 +6,6 @@ import {
   onScopeDispose,
   provide,
   ref,
-  shallowRef,
   watch,
   type InjectionKey,
   type Ref,
@@ -21,14 +20,10 @@ import {
   loggedSteps,
   startFromTravel,
   startOfAir,
-  TABLE_STEPS,
   targetOf,
   trickFollowed,
-  widest,
   type BleedChange,
   type BleedStart,
-  type DrawsAsked,
-  type DrawTable,
   type Followed,
   type LaidCircuit,
   type RankAsked,
@@ -43,8 +38,6 @@ import { LIMITS } from '~~/core/proof'
 /** Draws of a ranking that is looked at, and of one that only the advice hangs on. */
 const DRAWS = 32
 const FEW = 8
-/** Circuits by which the log says what was drawn. */
-const DRAWS_IN_LOG = 24
 /** Draws of what would change one of them. */
 const CHANGE_DRAWS = 16
 /** Ways of which it is said on which constants they hang. */
@@ -93,7 +86,6 @@ function openBleeding() {
   const rests = useHeavy('rests')
   const changes = useHeavy('changes', 'beside')
   const follow = useHeavy('follow', 'beside')
-  const draws = useHeavy('draws', 'beside')
 
   /** Somebody looks at methods, or inside: what is reckoned has to be there at once. */
   const looked = ref(false)
@@ -309,13 +301,6 @@ function openBleeding() {
     return (await set({ steps })) ? firstMethod(steps) : null
   }
 
-  // What a cycle of each method that is used here draws: for the log, and for what is filed beside the coach.
-  const shown = ref<Method | null>(null)
-  const drawMethods = computed(() => {
-    const used = new Set(state.value.bleed.cycles.map(({ payload }) => payload.method))
-    if (shown.value) used.add(shown.value)
-    return TABLE_STEPS.filter(({ method }) => used.has(method))
-  })
   /** The circuit as what is drawn is asked of: as it is kept, not on trial. */
   const drawsFrom = computed(() =>
     base.value && laidKept.value && start.value
@@ -329,31 +314,8 @@ function openBleeding() {
         }
       : null,
   )
-  const drawQuestion = computed(() =>
-    drawsFrom.value && drawMethods.value.length > 0
-      ? JSON.stringify({
-          methods: drawMethods.value.map(({ method }) => method),
-          asked: {
-            ...drawsFrom.value,
-            steps: drawMethods.value.map(({ step }) => step),
-            draws: DRAWS_IN_LOG,
-          },
-        })
-      : null,
-  )
-  const drawTable = shallowRef<DrawTable>({})
-  watch(
-    drawQuestion,
-    async (question) => {
-      if (question === null) return
-      const { methods, asked } = JSON.parse(question) as { methods: Method[]; asked: DrawsAsked }
-      await draws.start(asked)
-      const found = draws.result.value
-      if (!found || drawQuestion.value !== question) return
-      drawTable.value = Object.fromEntries(methods.map((method, i) => [method, widest(found[i]!)]))
-    },
-    { immediate: true },
-  )
+  const used = computed(() => state.value.bleed.cycles.map(({ payload }) => payload.method))
+  const { shown, drawTable } = useDrawTable(used, drawsFrom)
 
   onMounted(() => {
     rank.warm()

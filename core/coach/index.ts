@@ -9,16 +9,7 @@ export {
   type Here,
   type Refused,
 } from './can'
-export {
-  cyclesLeft,
-  drawsAt,
-  drawsOfPlan,
-  leftUnitOf,
-  reservoirOf,
-  toTheMark,
-  type LeftToGo,
-  type LeftUnit,
-} from './fluid'
+export { drawsAt, drawsOfPlan, reservoirOf, toTheMark, type LeftToGo, type LeftUnit } from './fluid'
 export { CALLS, type Call, type HeldBy, type MethodMoves, type Move, type Role } from './move'
 export { isMethod, isTrick, METHOD_MOVES, movesOf, TRICK_MOVES, type Coached } from './moves'
 export {
