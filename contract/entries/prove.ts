@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox'
 import { COMPLAINT_IDS, FAULT_IDS, FINDING_IDS, READING_NAMES } from '../../core/diagnosis'
-import { GRADES, REASON_CODES, type ProvePayloads } from '../../core/journal'
+import { BOUNDS, GRADES, REASON_CODES, type ProvePayloads } from '../../core/journal'
 import { bounded, Line, OneOf, strict, Ulid } from '../shape'
 import type { KindAtBoundary } from './kind'
 
@@ -41,6 +41,8 @@ export const PROVE_AT_BOUNDARY = {
               low: Type.Optional(Figure),
               high: Type.Optional(Figure),
               limit: Type.Optional(Figure),
+              was: Type.Optional(Figure),
+              against: Type.Optional(OneOf(BOUNDS)),
               wanted: Type.Optional(Figure),
               note: Type.Optional(Line(400)),
               // From before reasons were kept as figures; an older tab may still send them.
@@ -50,7 +52,7 @@ export const PROVE_AT_BOUNDARY = {
             strict,
           ),
           // Work that touched nothing is proven by what was felt alone, and there may be none of that.
-          { maxItems: 40 },
+          { maxItems: 120 },
         ),
         recheck: Type.Optional(Ulid),
       },

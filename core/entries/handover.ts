@@ -21,6 +21,7 @@ export const RULES = [
   'clearInRow',
   'brakes',
   'ledger',
+  'cause',
 ] as const
 /** What a finished job is judged by. */
 export type RuleName = (typeof RULES)[number]

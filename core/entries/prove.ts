@@ -43,8 +43,12 @@ export const REASON_CODES = [
   'slack',
   'early',
   'late',
+  'worse',
 ] as const
 export type ReasonCode = (typeof REASON_CODES)[number]
+/** What bounds a reading: the pedal's travel, the slave's stroke, this circuit without air, or the free travel beside it. */
+export const BOUNDS = ['travel', 'stroke', 'noAir', 'freeTravel'] as const
+export type Bound = (typeof BOUNDS)[number]
 /** A reason as it is kept: what it says is worded when it is read, in the units of whoever reads. */
 export interface VerdictReason {
   rule: string
@@ -62,9 +66,13 @@ export interface VerdictReason {
   limit?: number
   /** Of figure, range and limit. */
   unit?: string
+  /** Figure as it was found, where it is worse now. */
+  was?: number
+  /** What a reading that cannot be was held against. */
+  against?: Bound
   /** Reserve that the limit would leave, mm. */
   wanted?: number
-  /** Why a named person took a stop over. */
+  /** Why a named person took a stop over, or the finding that it rests on. */
   note?: string
   /** The whole sentence: entries from before reasons were kept as figures. */
   words?: string

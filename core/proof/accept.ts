@@ -1,17 +1,15 @@
-import {
-  isImplausible,
-  isRodInDoubt,
-  judgeRodStroke,
-  NINETY,
-  reserveOf,
-  rodState,
-  WANTED_RESERVE,
-} from '../circuit'
+import { isRodInDoubt, NINETY, rodState } from '../circuit'
 import { readingKind, type FaultId, type FindingId, type ReadingName } from '../diagnosis'
-import { assumedFigures } from '../installation'
 import type { Readings, RuleName, VerdictReason } from '../journal'
+import type { OperationId } from '../work'
+import { untied } from './cause-done'
+import { gone } from './gone'
+import type { Renewed } from './must-be-gone'
 import type { PhaseFigures } from './phase'
-import { HEAVY_DISC, limitOf, RETURN_AT, type Limits } from './rules'
+import { reserve } from './reserve'
+import { rodStroke } from './rod-stroke'
+import { HEAVY_DISC, limitOf, RETURN_AT, SHORTEST_HOLD, type Limits } from './rules'
+import { worse } from './worse'
 
 /** What a proof is judged from. */
 export interface ProofCase {
@@ -22,13 +20,17 @@ export interface ProofCase {
   /** Clear cycles in a row at the end; null where it was not bled. */
   clearInRow: number | null
   shared: boolean
+  /** As found and during the work. */
+  foundBefore: (finding: FindingId) => 'present' | 'absent' | 'notLooked'
+  renewed: ReadonlySet<Renewed>
+  /** Confirmed causes, work that was done, and repairs put off on purpose. */
+  causes: readonly FaultId[]
+  done: readonly OperationId[]
+  putOff: readonly string[]
   wantedReserve?: number
   limits?: Limits
 }
 export type RuleReason = VerdictReason & { rule: RuleName }
-
-/** Standard deviations from a limit at which it is overstepped in one case of five. */
-const MOSTLY = 0.8416
 
 type Rule = (given: ProofCase) => RuleReason | null
 
@@ -69,89 +71,17 @@ const atMost = (
   }
 }
 
-/** Reserve as it was measured at the pad, by take-up or to the floor, with the reading's own error. */
-function measuredReserve({ readings: { after } }: ProofCase, wanted: number): RuleReason | null {
-  const name = after.reserve ? ('reserve' as const) : ('takeUpHeight' as const)
-  const figure = valueOf(after, name)
-  if (figure === undefined) return null
-  const [sigma] = readingKind(name).error
-  return reserveReason(figure, figure - NINETY * sigma, figure + NINETY * sigma, wanted, sigma, {
-    by: name,
-  })
-}
-/** Reserve by the air that free travel tells: as much of it as the air costs. */
-function reserveByAir({ after }: ProofCase, wanted: number): RuleReason | null {
-  const { air, circuit } = after
-  if (air === null || after.airFrom !== 'freeTravel') return null
-  const by = 'freeTravel'
-  if (isImplausible(air))
-    return {
-      ...{ rule: 'reserve', outcome: 'notYet', code: 'misfit', by },
-      ...{ figure: -air.lacking / 1000, unit: 'ml', wanted },
-    }
-  const withAir = (ml: number) => reserveOf({ ...circuit, air: Math.max(0, ml) })
-  const [low, figure, high] = [withAir(air.high), withAir(air.air), withAir(air.low)]
-  // More air costs more than in proportion: the side that counts is the lower one.
-  const sigma = (figure - low) / NINETY
-  const one = reserveReason(figure, low, high, wanted, sigma, { by })
-  return one.outcome !== 'pass' && air.low > 0 ? { ...one, cause: 'airFromWork' } : one
-}
-function reserveReason(
-  figure: number,
-  low: number,
-  high: number,
-  limit: number,
-  sigma: number,
-  more: Pick<RuleReason, 'by'>,
-): RuleReason {
-  const good = figure - MOSTLY * sigma >= limit
-  // Its best figure is on the good side, and too often it would not be.
-  const unsure = !good && figure >= limit
-  return {
-    ...{ rule: 'reserve', outcome: good ? 'pass' : 'notYet' },
-    ...(unsure && { code: 'cannotTell' as const }),
-    ...{ figure, low, high, limit, unit: 'mm' },
-    ...more,
-  }
-}
-const margin = ({ figure = 0, low = 0, limit = 0 }: RuleReason) =>
-  (figure - limit) / Math.max(1e-9, figure - low)
-
-/** The worse of what pad and air tell. */
-const reserve: Rule = (given) => {
-  const wanted = given.limits?.reserve ?? given.wantedReserve ?? WANTED_RESERVE
-  const both = [measuredReserve(given, wanted), reserveByAir(given, wanted)].filter(
-    (one) => one !== null,
-  )
-  const misfit = both.find(({ code }) => code === 'misfit')
-  return misfit ?? both.sort((a, b) => margin(a) - margin(b))[0] ?? null
-}
-
 const sink: Rule = (given) => {
   const reading = given.readings.after.sink?.payload
   if (!reading) return seen(given, 'sink', 'heldSinks', 'masterBypass')
-  const perMinute = (reading.value / (reading.duration ?? 60)) * 60
+  const held = reading.duration ?? 60
+  if (held < SHORTEST_HOLD)
+    return {
+      ...{ rule: 'sink', outcome: 'notYet', code: 'cannotTell' },
+      ...{ figure: held, limit: SHORTEST_HOLD, unit: 's' },
+    }
+  const perMinute = (reading.value / held) * 60
   return atMost(given, 'sink', perMinute, 'mm/min', 'masterBypass')
-}
-
-const rodStroke: Rule = ({ after, readings, limits }) => {
-  const reading = valueOf(readings.after, 'rodStroke')
-  const { circuit, installation, air } = after
-  if (reading === undefined || circuit.slave.type === 'concentric') return null
-  const soft = air !== null && !isImplausible(air) && air.low > 0
-  const { expected, short } = judgeRodStroke(circuit, reading, soft ? 'soft' : 'firm')
-  const tolerance = limitOf('rodStroke', limits)
-  const before = valueOf(readings.before, 'rodStroke')
-  // With an assumed circuit the expected stroke is a guess; longer than as found is then proof enough.
-  const measured = assumedFigures(installation).length === 0
-  const figures = { figure: reading, limit: expected, unit: 'mm' }
-  if (measured && -short > tolerance)
-    return { rule: 'rodStroke', outcome: 'notYet', code: 'misfit', ...figures }
-  const good = short <= tolerance || (!measured && (before === undefined || reading > before))
-  return {
-    ...{ rule: 'rodStroke', outcome: good ? 'pass' : 'notYet', ...figures },
-    ...(!good && { cause: soft ? ('airFromWork' as const) : ('linkageWorn' as const) }),
-  }
 }
 
 const rodClearance: Rule = ({ after: { installation }, readings, found, limits }) => {
@@ -207,8 +137,17 @@ const overnight: Rule = (given) =>
 const levelFall: Rule = (given) => {
   const low = seen(given, 'levelFall', 'levelLow')
   if (low?.outcome === 'notYet') return low
+  const under = valueOf(given.readings.after, 'levelUnder')
+  if (under !== undefined && under > (readingKind('levelUnder').presentFrom as number))
+    return { rule: 'levelFall', outcome: 'notYet', note: 'levelLow' }
+  const { error } = readingKind('heldDrop')
+  const held = valueOf(given.readings.after, 'heldDrop')
+  const pressed = atMost(given, 'levelFall', held, 'mm', 'unionLeak', NINETY * error[0])
+  if (pressed?.outcome === 'notYet') return { ...pressed, by: 'heldDrop' }
   return (
-    atMost(given, 'levelFall', valueOf(given.readings.after, 'reservoirDrop'), 'mm', 'unionLeak') ?? low
+    atMost(given, 'levelFall', valueOf(given.readings.after, 'reservoirDrop'), 'mm', 'unionLeak') ??
+    low ??
+    (pressed && { ...pressed, by: 'heldDrop' })
   )
 }
 
@@ -221,10 +160,18 @@ const pushBack: Rule = (given) => {
   return seen(given, 'pushBack', 'pushBackStiff', stuck)
 }
 
+/** Tests of the switches that a pedal may have, each by what it does. */
+const SWITCH_FAULTS = [
+  'startsPedalUp',
+  'cruiseStays',
+  'switchDead',
+  'switchUnreached',
+  'switchHolds',
+] as const
 /** Every switch at its place: the starting one after the disc is free, and before mats and carpets take the rest. */
 const switches: Rule = (given) => {
   const cause = 'switchOut'
-  for (const finding of ['startsPedalUp', 'switchUnreached', 'switchHolds'] as const)
+  for (const finding of SWITCH_FAULTS)
     if (given.found(finding) === 'present')
       return { rule: 'switches', outcome: 'notYet', note: finding, cause }
   const at = valueOf(given.readings.after, 'switchAt')
@@ -285,5 +232,26 @@ const EACH: readonly Rule[] = [
   drag,
 ]
 
-/** What every rule says that there is something to judge by; the others say nothing. */
-export const accept = (given: ProofCase): RuleReason[] => EACH.flatMap((rule) => rule(given) ?? [])
+/**
+ * What every rule says that there is something to judge by; the others say nothing. A finding that nobody hands over, or was not
+ * looked at again, takes the place of what the figures of its rule let pass.
+ */
+export function accept(given: ProofCase): RuleReason[] {
+  const figures = EACH.flatMap((rule) => rule(given) ?? [])
+  const left = gone(given, figures)
+  const lost = worse(given)
+  const bad = new Set(
+    [...left, ...lost].flatMap(({ rule, outcome }) => (outcome === 'notYet' ? [rule] : [])),
+  )
+  const stand = figures.filter(({ rule, outcome }) => outcome !== 'pass' || !bad.has(rule))
+  return [...stand, ...left, ...lost, ...causes(given)]
+}
+
+/** Each confirmed cause is tied to what was done, or was put off on purpose. */
+function causes({ causes: confirmed, done, putOff }: ProofCase): RuleReason[] {
+  if (confirmed.length === 0) return []
+  const loose = untied(confirmed, done, putOff)
+  return loose.length === 0
+    ? [{ rule: 'cause', outcome: 'pass' }]
+    : loose.map((cause) => ({ rule: 'cause', outcome: 'notYet', cause }))
+}

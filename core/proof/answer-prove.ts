@@ -34,8 +34,10 @@ import {
   type RuleName,
 } from '../journal'
 import { formatOf } from '../quantity'
+import { OPERATIONS } from '../work'
 import { accept, type ProofCase } from './accept'
 import { gradedReason } from './judge'
+import { operationsOf, RENEWABLE, RENEWS } from './must-be-gone'
 import { phaseFigures } from './phase'
 import { reasonWords } from './reason-words'
 import { rechecksAfter, type Recheck } from './rechecks'
@@ -51,13 +53,15 @@ export interface ProveAnswer {
 
 const FIELDS = [
   ...['archetype', 'measured', 'circuit', 'before', 'after', 'findings'],
+  ...['foundBefore', 'renewed', 'causes', 'done', 'putOff'],
   ...['graded', 'bleed', 'shared', 'wantedReserve', 'limits'],
 ]
+const OPERATION_IDS = OPERATIONS.map(({ id }) => id)
 const PLAIN = formatOf('metric')
 
 /**
- * { archetype, measured? | circuit, before?, after, findings?, graded?, bleed?, shared?, wantedReserve?, limits? } →
- * { outcome, reasons, owed, recheck }.
+ * { archetype, measured? | circuit, before?, after, findings?, foundBefore?, renewed?, causes?, done?, putOff?, graded?, bleed?,
+ * shared?, wantedReserve?, limits? } → { outcome, reasons, owed, recheck }. What was renewed was done.
  * @throws InputError with a JSON pointer to what is wrong
  */
 export function answerProve(input: unknown): ProveAnswer {
@@ -69,7 +73,12 @@ export function answerProve(input: unknown): ProveAnswer {
   const start = installationOf(given)
   const before = readReadings(given.before ?? {}, '/before', 'asFound')
   const after = readReadings(given.after, '/after', 'after')
-  const findings = readFindings(given.findings ?? {})
+  const findings = readFindings(given.findings ?? {}, '/findings')
+  const foundBefore = readFindings(given.foundBefore ?? {}, '/foundBefore')
+  const renewed = namesIn(given.renewed ?? [], '/renewed', RENEWABLE)
+  const causes = namesIn(given.causes ?? [], '/causes', FAULT_IDS)
+  const done = namesIn(given.done ?? [], '/done', OPERATION_IDS)
+  const putOff = namesIn(given.putOff ?? [], '/putOff', OPERATION_IDS)
   const graded = readGraded(given.graded ?? [])
   const found: ProofCase['found'] = (id) => findings[id] ?? 'notLooked'
   if (given.shared !== undefined) yesOrNo(given.shared, '/shared')
@@ -80,6 +89,11 @@ export function answerProve(input: unknown): ProveAnswer {
     found,
     clearInRow: readBleed(given.bleed),
     shared,
+    foundBefore: (id) => foundBefore[id] ?? 'notLooked',
+    renewed: new Set([...renewed, ...done.flatMap((id) => RENEWS[id] ?? [])]),
+    causes,
+    done: [...done, ...operationsOf(renewed)],
+    putOff,
     wantedReserve,
     limits: readLimits(given.limits ?? {}),
   }
@@ -93,7 +107,11 @@ export function answerProve(input: unknown): ProveAnswer {
     ...graded.map((one) => ({ ...gradedReason(one.of, one), rule: 'complaint', note: one.of })),
     ...judged,
   ]
-  const owed = owedRules(start, before, shared).filter((rule) => !said.has(rule))
+  // Not measured, or seen as found and not looked at again.
+  const again = judged.filter(({ code }) => code === 'owed').map(({ rule }) => rule)
+  const owed = [
+    ...new Set([...owedRules(start, before, shared).filter((rule) => !said.has(rule)), ...again]),
+  ]
   const has = (outcome: Outcome) => reasons.some((one) => one.outcome === outcome)
   const outcome = has('stop') ? 'stop' : has('notYet') || owed.length > 0 ? 'notYet' : 'pass'
   return {
@@ -161,11 +179,19 @@ const heldOf = (payload: Measurement): NonNullable<Readings[ReadingName]> => ({
   ...{ payload, id: '', at: '', by: '', sent: true, corrections: [] },
 })
 
-function readFindings(input: unknown): Partial<Record<FindingId, 'present' | 'absent'>> {
-  const given = objectOf(input, '/findings', [...FINDING_IDS])
+function readFindings(input: unknown, at: string): Partial<Record<FindingId, 'present' | 'absent'>> {
+  const given = objectOf(input, at, [...FINDING_IDS])
   for (const [id, state] of Object.entries(given))
-    choiceOf(state, pointerTo('/findings', id), ['present', 'absent'] as const)
+    choiceOf(state, pointerTo(at, id), ['present', 'absent'] as const)
   return given
+}
+
+const MOST_NAMES = 40
+function namesIn<T extends string>(input: unknown, at: string, known: readonly T[]): T[] {
+  if (!Array.isArray(input)) throw new InputError('must be a list', at)
+  if (input.length > MOST_NAMES)
+    throw new InputError(`at most ${MOST_NAMES} can be given`, `${at}/${MOST_NAMES}`)
+  return input.map((one, i) => choiceOf(one, `${at}/${i}`, known))
 }
 
 function readGraded(input: unknown): Graded[] {

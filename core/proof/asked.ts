@@ -1,9 +1,11 @@
-import type { ReadingName } from '../diagnosis'
+import { findingKind, type FindingId, type ReadingName } from '../diagnosis'
 import type { Installation } from '../installation'
 import type { JobState } from '../journal'
-import { PACKAGES } from '../plan'
-import { operationOf, OPERATIONS, type OperationId, type Touched } from '../work'
-import { PROOF_CHECKS, PROOF_READINGS } from './rules'
+import { operationOf, type Touched } from '../work'
+import { isOwedAgain } from './gone'
+import { ofJob, workOn } from './of-job'
+import { MUST_BE_GONE } from './must-be-gone'
+import { PROOF_CHECKS, PROOF_READINGS, SWITCH_CHECKS } from './rules'
 
 /**
  * What the work has touched, by what was said to be done and whether it was bled; null where nobody has said what was done:
@@ -15,22 +17,6 @@ export function touchedBy(state: JobState): ReadonlySet<Touched> | null {
   const touched = new Set(mended.flatMap(({ touches }) => touches))
   if (state.bleed.cycles.length > 0) touched.add('circuit')
   return touched
-}
-/** Work that was done on the vehicle, each once, as it was said or by the steps of the plan; looking at it is none. */
-export function workOn({
-  workDone,
-  stepsTold,
-}: Pick<JobState, 'workDone' | 'stepsTold'>): OperationId[] {
-  const said = workDone.map(({ payload }) => payload.operation)
-  return [...new Set([...said, ...workOf(stepsTold)])].filter((id) => !operationOf(id).looks)
-}
-/** Work of which a step of the plan is done. */
-function workOf(stepsTold: JobState['stepsTold']): OperationId[] {
-  const begun = new Set(
-    stepsTold.flatMap(({ payload }) => (payload.act === 'done' ? [payload.step.split('.')[0]!] : [])),
-  )
-  const named = [...begun].map((id) => PACKAGES.get(id)?.operation)
-  return OPERATIONS.filter(({ id }) => named.includes(id)).map(({ id }) => id)
 }
 const asks = (touched: ReadonlySet<Touched> | null, by: readonly Touched[]): boolean =>
   touched === null || by.some((one) => touched.has(one))
@@ -47,13 +33,37 @@ export function readingsAsked(state: JobState): ReadingName[] {
 export const readingsOwed = (state: JobState): ReadingName[] =>
   readingsAsked(state).filter((name) => !state.readings.after[name])
 
-/** Checks that the proof asks of this job, or that were looked at all the same, and how they stand in the after phase. */
-export function proofChecks(installation: Installation, state: JobState) {
+/** A look that a proof asks for, and how it stands after the work. */
+export interface ProofLook {
+  finding: FindingId
+  owed: string
+  state: 'present' | 'absent' | 'notLooked'
+  /** It was seen as found, and its part was not renewed. */
+  again?: true
+}
+/**
+ * Looks that the proof asks of this job: what every such work needs, a test of each switch that is noted, and again what was seen
+ * as found and not renewed; and those that were taken all the same.
+ */
+export function proofChecks(installation: Installation, state: JobState): ProofLook[] {
   const touched = touchedBy(state)
-  return PROOF_CHECKS.filter(({ sharedOnly }) => !sharedOnly || installation.reservoir.sharedWithBrakes)
-    .map((check) => ({
-      ...check,
-      state: state.found.after[check.finding]?.payload.state ?? 'notLooked',
-    }))
-    .filter(({ touched: by, state: said }) => said !== 'notLooked' || asks(touched, by))
+  const stateOf = (finding: FindingId) => state.found.after[finding]?.payload.state ?? 'notLooked'
+  const noted = new Set<string>(installation.switches?.map(({ does }) => does))
+  const asked = [
+    ...PROOF_CHECKS.filter(({ sharedOnly }) => !sharedOnly || installation.reservoir.sharedWithBrakes),
+    ...SWITCH_CHECKS.filter(({ does }) => noted.has(does)),
+  ]
+    .filter(({ finding, touched: by }) => stateOf(finding) !== 'notLooked' || asks(touched, by))
+    .map(({ finding, owed }) => ({ finding, owed, state: stateOf(finding) }))
+  const given = ofJob(state)
+  const known = new Set<FindingId>(asked.map(({ finding }) => finding))
+  const again = MUST_BE_GONE.filter(({ finding }) => !known.has(finding)).flatMap(
+    (row): ProofLook[] => {
+      const { finding } = row
+      const owed = isOwedAgain(given, row)
+      if (!owed && stateOf(finding) === 'notLooked') return []
+      return [{ finding, owed: findingKind(finding).label, state: stateOf(finding), again: true }]
+    },
+  )
+  return [...asked, ...again]
 }

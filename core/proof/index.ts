@@ -1,9 +1,13 @@
 /** Acceptance: what the readings before and after mean, and the verdict that they add up to. */
-export { proofChecks, readingsAsked, readingsOwed, touchedBy, workOn } from './asked'
+export { proofChecks, readingsAsked, readingsOwed, touchedBy, type ProofLook } from './asked'
+export { workOn } from './of-job'
+export { curedBy, untied } from './cause-done'
+export { MUST_BE_GONE } from './must-be-gone'
 export {
   blockingStops,
   isProven,
   judge,
+  looseCauses,
   openStops,
   sameVerdict,
   verdictOf,

@@ -1,11 +1,13 @@
 import { isRodInDoubt, WANTED_RESERVE } from '../circuit'
-import { FINDING_IDS, stopsOf, type FindingId } from '../diagnosis'
+import { FINDING_IDS, stopsOf, type FaultId, type FindingId } from '../diagnosis'
 import { isCrossed } from '../fluid'
 import type { Installation } from '../installation'
 import type { Graded, Held, JobState, Kind, TakenOver, Verdict, VerdictReason } from '../journal'
 import { REBUILT, type Rebuilt } from '../rebuild'
 import { accept } from './accept'
 import { proofChecks, readingsOwed } from './asked'
+import { untied } from './cause-done'
+import { ofJob, saidOf } from './of-job'
 import { leftOver } from './on-vehicle'
 import { phaseFigures, type PhaseFigures } from './phase'
 
@@ -51,9 +53,13 @@ export function verdictOf(
   return { outcome, reasons }
 }
 
-/** Whether the job was proven, and nothing has been filed since that bears on it: whatever shows a job asks this. */
-export function isProven({ verdict, history }: JobState): boolean {
-  if (verdict?.payload.outcome !== 'pass') return false
+/**
+ * Whether the job was proven, and nothing has been filed since that bears on it: whatever shows a job asks this. A cause that was
+ * confirmed after the verdict has to have been mended, or put off on purpose, too.
+ */
+export function isProven(state: JobState): boolean {
+  const { verdict, history } = state
+  if (verdict?.payload.outcome !== 'pass' || looseCauses(state).length > 0) return false
   const at = history.findIndex(({ origin }) => origin.id === verdict.id)
   const filed = sequenceOf(history[at]!)
   return !history.some((one) => BEARS.has(one.holds.kind) && sequenceOf(one) > filed)
@@ -106,7 +112,7 @@ export interface OpenStop {
 export function openStops(state: JobState, portClosure?: number): OpenStop[] {
   const findings: Partial<Record<FindingId, 'present' | 'absent'>> = {}
   for (const id of FINDING_IDS) {
-    const said = latest(state, id)
+    const said = saidOf(state, id)
     if (said !== 'notLooked') findings[id] = said
   }
   if (hasWrongFluid(state)) findings.fluidWrong = 'present'
@@ -163,13 +169,10 @@ function measuredRod({ readings }: JobState): number | null {
 export const blockingStops = (stops: readonly OpenStop[]): OpenStop[] =>
   stops.filter(({ takenOver }) => takenOver === null)
 
-/** What was last said of a finding, the later phase over the earlier. */
-function latest(state: JobState, id: FindingId): 'present' | 'absent' | 'notLooked' {
-  for (const phase of ['after', 'working', 'asFound'] as const) {
-    const said = state.found[phase][id]?.payload.state
-    if (said && said !== 'notLooked') return said
-  }
-  return 'notLooked'
+/** Confirmed causes of a job whose repair was neither done nor put off on purpose. */
+export function looseCauses(state: JobState): FaultId[] {
+  const { causes, done, putOff } = ofJob(state)
+  return untied(causes, done, putOff)
 }
 
 /** Taken over, it no longer stops; it is not mended either, and so nothing is proven yet. */
@@ -188,13 +191,9 @@ function judged(
   wantedReserve: number,
 ): VerdictReason[] {
   const { cycles, clearInRow } = state.bleed
-  const { asFound, after: readings } = state.readings
   const reasons = accept({
     after,
-    readings: { before: asFound, after: readings },
-    // A rod is felt whenever it was; all else is looked at again after the work.
-    found: (id) =>
-      id === 'rodTight' ? latest(state, id) : (state.found.after[id]?.payload.state ?? 'notLooked'),
+    ...ofJob(state),
     clearInRow: cycles.length > 0 ? clearInRow : null,
     shared: installation.reservoir.sharedWithBrakes,
     wantedReserve,
@@ -218,7 +217,7 @@ function ledger(state: JobState): VerdictReason[] {
 /** Checks that nobody has looked at yet. */
 const unseen = (installation: Installation, state: JobState): VerdictReason[] =>
   proofChecks(installation, state)
-    .filter((check) => check.state === 'notLooked' && !isTimed(check.finding, state))
+    .filter((check) => check.state === 'notLooked' && !check.again && !isTimed(check.finding, state))
     .map(({ finding }) => ({ rule: finding, outcome: 'notYet', code: 'owed' }))
 /** A gear that was timed after the work needs no second look. */
 const isTimed = (finding: FindingId, { readings }: JobState): boolean =>
@@ -229,9 +228,10 @@ export function sameVerdict(a: Verdict, b: Verdict): boolean {
   const bare = ({ outcome, reasons }: Verdict) =>
     JSON.stringify([
       outcome,
-      reasons.map(({ rule, outcome, figure, limit, unit }) => [
+      reasons.map(({ rule, outcome, figure, limit, unit, note }) => [
         rule,
         outcome,
+        note,
         figure?.toFixed(6),
         limit?.toFixed(6),
         unit,

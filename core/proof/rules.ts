@@ -1,4 +1,5 @@
 import type { FindingId, ReadingName } from '../diagnosis'
+import type { PedalSwitch } from '../installation'
 import type { RuleName } from '../journal'
 import type { Touched } from '../work'
 
@@ -76,6 +77,9 @@ export const LIMIT_ROWS: readonly LimitRow[] = [
 export const HEAVY_DISC = { limit: 5, archetypes: ['light-truck', 'tractor'] } as const
 /** °C between which a pedal’s return is timed: colder fluid is slow by itself, warmer hides a fault. */
 export const RETURN_AT = { low: 15, high: 30 } as const
+
+/** s under which a hold tells nothing of a sink: less than a tape can show would be a fault by the minute. */
+export const SHORTEST_HOLD = 30
 
 export type Limits = Partial<Record<RuleName, number>>
 export const limitOf = (rule: RuleName, given: Limits = {}): number =>
@@ -165,6 +169,26 @@ export const PROOF_CHECKS: readonly {
     owed: 'Unsynchronised gear goes in quietly',
   },
   { finding: 'slips', touched: ['rod', 'linkage', 'clutch'], owed: 'Holds on a load test' },
+]
+/** Every switch that is noted at the pedal has its own test; the starting one is asked for with the rest. */
+export const SWITCH_CHECKS: readonly {
+  does: Exclude<PedalSwitch['does'], 'start'>
+  finding: FindingId
+  touched: readonly Touched[]
+  owed: string
+}[] = [
+  {
+    does: 'cruise',
+    finding: 'cruiseStays',
+    touched: ['pedal', 'rod'],
+    owed: 'Cruise control drops out with the pedal',
+  },
+  {
+    does: 'other',
+    finding: 'switchDead',
+    touched: ['pedal', 'rod'],
+    owed: 'Every other switch does its work',
+  },
 ]
 /** The rule that a reading or a check answers. */
 export const RULE_OF: Partial<Record<ReadingName | FindingId, RuleName>> = {

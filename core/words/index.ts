@@ -198,6 +198,7 @@ export const RULE_WORDS: Record<RuleName, string> = {
   clearInRow: 'clear cycles',
   brakes: 'brake pedal',
   ledger: 'what is on or off',
+  cause: 'confirmed cause and its repair',
 }
 /** The schools, as they are asked for. */
 export const SCOPE_WORDS: Record<Scope, string> = {
