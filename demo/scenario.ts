@@ -263,6 +263,7 @@ function proven(
       [0, 'Orla Venn', 'goal', { jobKind: 'fault', wanted: 'As it was' }],
       ...seen,
       [20, 'Orla Venn', 'measurement', reading('freeTravel', before.free, 'asFound')],
+      [110, 'Orla Venn', 'workDone', { operation: 'slave' }],
       [120, 'Orla Venn', 'bleedCycle', cycle('few', 5, 30, 'dark')],
       [124, 'Orla Venn', 'bleedCycle', cycle('clear', 4, 28, 'fresh')],
       [127, 'Orla Venn', 'bleedCycle', cycle('clear', 4, 28, 'fresh')],
@@ -290,7 +291,7 @@ const petrels = (): DemoJob[] => [
   {
     owed: [
       { what: 'Look again after 200 km: reserve, level, unions', inDays: -1, by: 'Orla Venn' },
-      { what: 'New boot for the slave, on order', inDays: 4, by: 'Tam Brackley' },
+      { what: 'New dust cap for the bleed screw, on order', inDays: 4, by: 'Tam Brackley' },
     ],
     ...closed(
       proven(

@@ -14,6 +14,7 @@ export {
   type OpenStop,
   type Proof,
 } from './judge'
+export { CLOSING_WORDS, closingOwes, type ClosingOwes } from './closing'
 export { chooseOwed, type ChooseOwed } from './choose-owed'
 export { expectedReading, type Expected } from './expected'
 export { meaning } from './meaning'

@@ -208,7 +208,9 @@ const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
 
 function worseWords({ by, figure = 0, was = 0, outcome }: VerdictReason, f: Format): string {
   const { label, unit } = readingKind(by!)
-  const [now, before] = [figure, was].map((one) => f.figure(one, unit))
+  const [now, before] = [figure, was].map((one) =>
+    unit === 'mm' ? f.length(one) : f.figure(one, unit),
+  )
   return outcome === 'pass'
     ? `Worse than it was found: ${lower(label)} ${now}, ${before} before. Within its limit all the same.`
     : `Worse than it was found: ${lower(label)} ${now}, ${before} before. Find out why, or say what was set: rod, linkage, pedal, clutch.`

@@ -3,6 +3,7 @@ import { QueryTypes, type Transaction } from 'sequelize'
 import { checkEntry } from '../../contract'
 import { filesOf, type Entry, type Kind, type Subject } from '../../core/journal'
 import type { Database } from '../database/database'
+import { closingProblem, filedBeforeClosing } from './closing'
 import { containersKept, containersOf, recountContainers } from './containers'
 import { shownEntry, withFiledAt } from './entries'
 import { filesKept } from './files'
@@ -50,12 +51,13 @@ export async function appendWithin(
   entries: readonly Entry[],
   transaction: Transaction,
 ): Promise<Appended[]> {
-  const [last, known, people, files, containers] = await Promise.all([
+  const [last, known, people, files, containers, filed] = await Promise.all([
     lockedSequence(database, subject, transaction),
     entriesById(database, entries.flatMap(namedBy), transaction),
     strangers(database, entries, transaction),
     filesKept(database, entries.flatMap(filesOf)),
     containersKept(database, containersOf(entries), transaction),
+    filedBeforeClosing(database, subject, entries, transaction),
   ])
   if (last === null) throw notFound(subject.type)
   const fresh: Entry[] = []
@@ -72,7 +74,8 @@ export async function appendWithin(
       targetProblem(subject, entry, known) ??
       personProblem(entry, people) ??
       fileProblem(entry, files) ??
-      containerProblem(entry, containers)
+      containerProblem(entry, containers) ??
+      closingProblem(entry, [...filed, ...fresh])
     if (wrong) return wrong
     const at = new Date(entry.at).toISOString()
     const made = withFiledAt({ ...entry, at, sequence: last + fresh.length + 1 }, now)

@@ -1,4 +1,4 @@
-import { Op, type InferAttributes } from 'sequelize'
+import { Op, type InferAttributes, type Transaction } from 'sequelize'
 import type { EntriesQueryValues, Page } from '../../contract'
 import { lift, type Entry, type Subject } from '../../core/journal'
 import type { Database } from '../database/database'
@@ -38,6 +38,7 @@ export async function readEntries(
   { models }: Database,
   subject: Subject,
   { after = 0, before, limit }: EntriesQueryValues = {},
+  transaction?: Transaction,
 ): Promise<Entry[]> {
   const backwards = before !== undefined
   const rows = await models.Entry.findAll({
@@ -48,6 +49,7 @@ export async function readEntries(
     order: [['sequence', backwards ? 'DESC' : 'ASC']],
     limit,
     raw: true,
+    ...(transaction && { transaction }),
   })
   const entries = rows.map((row) => withFiledAt(shownEntry(row), row.filedAt))
   return backwards ? entries.reverse() : entries

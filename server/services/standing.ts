@@ -9,7 +9,7 @@ import { bearingOf } from './history'
 import { hasPutOffChanged, putOffBefore } from './put-off'
 
 /** Raised where the rules change by which a job's step is worked out: then what is kept is worked out anew. */
-const RULES = 7
+const RULES = 8
 /** Jobs that are worked out in one go, before others have their turn. */
 const AT_ONCE = 25
 

@@ -51,6 +51,7 @@ export function anEntry<K extends Kind>(
 /** A vehicle and a job on it, with their ids. */
 export async function aJob(
   by: string,
+  model?: string,
 ): Promise<{ vehicleId: string; jobId: string; subject: Subject }> {
   const vehicleId = newId()
   const jobId = newId()
@@ -59,6 +60,7 @@ export async function aJob(
   await call('POST', '/vehicles', {
     id: vehicleId,
     name: 'Test van',
+    ...(model && { model }),
     entries: [anEntry(vehicle, by, 'installation', fromArchetype('long-line'))],
   })
   await call('POST', '/jobs', {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Shop, Vehicle } from '../../contract'
-import { SHOP_COSTS, USUAL_POLICY, type FaultId } from '../../core/diagnosis'
+import { repairOf, SHOP_COSTS, USUAL_POLICY, type FaultId } from '../../core/diagnosis'
 import { fromArchetype } from '../../core/installation'
 import type { Payloads } from '../../core/journal'
 import { anEntry, aPerson, call, newId, refused } from './client'
@@ -34,7 +34,12 @@ async function closed(
     id,
     vehicleId,
     title: 'Closed',
-    entries: [anEntry(job, by, 'goal', { jobKind: 'fault', wanted: '' }), cause, verdict],
+    entries: [
+      anEntry(job, by, 'goal', { jobKind: 'fault', wanted: '' }),
+      ...faults.map((fault) => anEntry(job, by, 'workDone', { operation: repairOf(fault).id })),
+      cause,
+      verdict,
+    ],
   })
   expect(status).toBe(201)
   return { job, cause, verdict }

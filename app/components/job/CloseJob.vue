@@ -1,23 +1,17 @@
 <script setup lang="ts">
-import { isProven } from '~~/core/proof'
+import { CLOSING_WORDS, closingOwes } from '~~/core/proof'
 
-/** A job that is finished leaves the bench; one that is not proven, with a reason. */
+/** A job that is finished leaves the bench; one that is not proven, with a reason. The server asks the same. */
 const { state, file } = useJob()
 const reason = ref('')
 const wrong = ref('')
 const { ledger } = usePlan()
-/** Proven, with everything off again and back in its place. */
-const proven = computed(() => isProven(state.value) && ledger.value.length === 0)
+const owes = computed(() => closingOwes(state.value))
+const proven = computed(() => owes.value === null)
 async function close() {
   const why = reason.value.trim().slice(0, 400)
-  if (!proven.value && why === '') {
-    wrong.value =
-      ledger.value.length > 0
-        ? 'Something is still on or off its place: put it right, or say why it is closed so.'
-        : 'It is not proven: say why it is closed.'
-    return
-  }
-  wrong.value = ''
+  wrong.value = owes.value !== null && why === '' ? CLOSING_WORDS[owes.value] : ''
+  if (wrong.value !== '') return
   if (await file('closed', why ? { reason: why } : {})) reason.value = ''
 }
 </script>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { faultKind, type FaultId } from '~~/core/diagnosis'
+import { faultKind, repairOf, type FaultId } from '~~/core/diagnosis'
+import { looseCauses } from '~~/core/proof'
 
 /** What it was, confirmed by whoever mended it: with a standing proof it goes into the shop’s record. */
-const { state, file } = useJob()
+const { id, state, file } = useJob()
 const { told } = useDiagnosis()
 const chosen = ref<FaultId[] | null>(null)
 const standing = computed(() => state.value.cause?.payload.faults ?? [])
@@ -15,6 +16,11 @@ function toggle(fault: FaultId) {
   const now = picked.value
   chosen.value = now.includes(fault) ? now.filter((one) => one !== fault) : [...now, fault]
 }
+/** Confirmed, and nobody has said that it was mended or put off: it is not finished, and teaches nothing. */
+const loose = computed(() => looseCauses(state.value))
+const repairs = computed(() => [
+  ...new Map(loose.value.map((fault) => [repairOf(fault).id, repairOf(fault)])).values(),
+])
 async function confirm() {
   if (await file('cause', { faults: picked.value })) chosen.value = null
 }
@@ -38,5 +44,24 @@ const changed = computed(() => chosen.value !== null && chosen.value.join() !== 
     <span v-if="standing.length && !changed" class="pl-3" role="status" data-cause
       >Confirmed: {{ standing.map((one) => faultKind(one).label).join('; ') }}</span
     >
+    <div v-if="loose.length && !changed" class="pt-2" data-loose>
+      <p class="font-semibold">
+        Nobody has said that it was mended: {{ loose.map((one) => faultKind(one).label).join('; ') }}.
+      </p>
+      <div class="flex flex-wrap items-center gap-2 py-1">
+        <button
+          v-for="repair in repairs"
+          :key="repair.id"
+          type="button"
+          class="quiet text-left"
+          @click="file('workDone', { operation: repair.id })"
+        >
+          {{ repair.label }}: done
+        </button>
+        <NuxtLink :to="`/jobs/${id}/record`" class="tap underline underline-offset-4"
+          >Put it off</NuxtLink
+        >
+      </div>
+    </div>
   </section>
 </template>

@@ -153,7 +153,7 @@ const changedSince = computed(
         <ul class="mt-3 border-t border-hairline">
           <li
             v-for="reason in reasons"
-            :key="`${reason.rule} ${reason.code ?? reason.outcome}`"
+            :key="`${reason.rule} ${reason.code ?? reason.outcome} ${reason.note ?? reason.cause ?? ''}`"
             class="flex gap-3 border-b border-hairline py-2"
           >
             <span
@@ -165,7 +165,10 @@ const changedSince = computed(
             <span :class="reason.outcome === 'stop' ? 'font-semibold text-rust' : ''">
               <span class="sr-only">{{ OUTCOME_WORDS[reason.outcome] }}: </span
               >{{ reasonWords(reason, formatNow()) }}
-              <span v-if="reason.cause && reason.outcome !== 'pass'" class="block" data-cause-of
+              <span
+                v-if="reason.cause && reason.outcome !== 'pass' && reason.rule !== 'cause'"
+                class="block"
+                data-cause-of
                 >Likely: {{ faultKind(reason.cause).label.toLowerCase() }}.
                 <NuxtLink :to="`/jobs/${id}/find?at=measured`" class="underline underline-offset-4"
                   >Back to Find</NuxtLink

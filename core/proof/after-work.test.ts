@@ -1,0 +1,240 @@
+import { describe, expect, it } from 'vitest'
+import { cycle, entry, reading } from '../../tests/arbitrary/entry'
+import { freeTravel, solveCircuit } from '../circuit'
+import { FAULT_IDS, findingKind, type FindingId } from '../diagnosis'
+import { fromArchetype, withMeasured, type Installation } from '../installation'
+import { fold, type Entry, type Payloads, type RuleName } from '../journal'
+import { formatOf } from '../quantity'
+import { OPERATIONS, type OperationId } from '../work'
+import { closingOwes, curedBy, isProven, judge, MUST_BE_GONE, PROOF_CHECKS, proofChecks } from '.'
+import { reasonWords } from './reason-words'
+import { mustBeGone, operationsOf, RENEWABLE, RENEWS } from './must-be-gone'
+
+/** A small car with everything measured and looked at, as a job files it: what a good proof is. */
+const car = withMeasured(fromArchetype('small-car'), 'master.pushrodClearance', 0.4)
+const { engagement } = solveCircuit(car.circuit)
+const takeUp = Math.round(car.circuit.pedal.travel - engagement!)
+type Step = [string, Payloads[keyof Payloads]]
+const looked = (finding: FindingId, state: 'present' | 'absent', phase: 'asFound' | 'after'): Step => [
+  'finding',
+  { finding, state, phase },
+]
+const did = (operation: OperationId): Step => ['workDone', { operation }]
+const GOOD: Step[] = [
+  ['bleedCycle', cycle('clear', 3)],
+  ['bleedCycle', cycle('clear', 3)],
+  ['bleedCycle', cycle('clear', 3)],
+  ['measurement', reading('freeTravel', Math.round(freeTravel({ ...car.circuit, air: 0 })), 'after')],
+  ['measurement', reading('takeUpHeight', takeUp, 'after')],
+  ['measurement', reading('sink', 0.5, 'after', 60)],
+  ['measurement', reading('rodClearance', 0.4, 'after')],
+  ...PROOF_CHECKS.filter(({ sharedOnly }) => !sharedOnly).map(({ finding }) =>
+    looked(finding, 'absent', 'after'),
+  ),
+]
+const folded = (steps: Step[]) =>
+  fold(
+    steps.map(
+      ([kind, payload], i) => entry(i + 1, kind as 'note', payload as { words: string }) as Entry,
+    ),
+  )
+const verdictOf = (more: Step[], installation: Installation = car) =>
+  judge(installation, folded([...GOOD, ...more])).verdict
+const bad = (more: Step[], installation?: Installation) =>
+  verdictOf(more, installation).reasons.filter(({ outcome }) => outcome !== 'pass')
+const said = (more: Step[]) => bad(more).map((one) => reasonWords(one, formatOf('metric')))
+
+it('a good proof passes, so that what follows says something', () => {
+  expect(bad([])).toEqual([])
+  expect(verdictOf([]).outcome).toBe('pass')
+})
+
+describe('a finding that nobody hands over', () => {
+  it.each(MUST_BE_GONE.map((row) => [row.finding, row] as const))(
+    '%s, present after the work',
+    (finding, { rule, reason }) => {
+      const reasons = bad([looked(finding, 'present', 'after')])
+      expect(reasons).toContainEqual(expect.objectContaining({ rule, note: finding }))
+      expect(verdictOf([looked(finding, 'present', 'after')]).outcome).toBe('notYet')
+      expect(reason.length).toBeGreaterThan(15)
+      // What is said names what was seen, in the words of the look.
+      for (const words of said([looked(finding, 'present', 'after')]))
+        expect(words.length).toBeGreaterThan(10)
+      expect(verdictOf([looked(finding, 'absent', 'after')]).outcome).toBe('pass')
+    },
+  )
+  const again = MUST_BE_GONE.filter(({ sort, finding }) => sort !== 'way' && finding !== 'unionsWet')
+  it.each(again.map((row) => [row.finding, row] as const))(
+    '%s as found is looked at again, or its part is renewed',
+    (finding, { parts }) => {
+      const found = looked(finding, 'present', 'asFound')
+      const answered = finding === 'heldSinks'
+      expect(verdictOf([found]).outcome).toBe(answered ? 'pass' : 'notYet')
+      if (answered) return
+      expect(said([found])[0]).toContain(`${findingKind(finding).label}: `)
+      // The screen offers the look that is owed.
+      const owed = proofChecks(car, folded([...GOOD, found])).find((one) => one.finding === finding)
+      expect(owed).toMatchObject({ state: 'notLooked', again: true })
+      expect(verdictOf([found, looked(finding, 'absent', 'after')]).outcome).toBe('pass')
+      for (const part of parts) {
+        const [operation] = operationsOf([part])
+        if (!operation) continue
+        const stands = judge(car, folded([...GOOD, found, did(operation)])).verdict.reasons
+        expect(
+          stands.find(({ note }) => note === finding),
+          `${finding} ${part}`,
+        ).toBeUndefined()
+      }
+    },
+  )
+  it('what was seen and is only history is not asked for again', () => {
+    for (const finding of ['circuitDry', 'softPlugged', 'pedalBushesLoose', 'pipeRusty'] as const)
+      expect(verdictOf([looked(finding, 'present', 'asFound')]).outcome, finding).toBe('pass')
+  })
+  it('a wet boot over which a slave was only bled is said in words', () => {
+    expect(said([looked('bootWet', 'present', 'asFound'), did('bleed')])).toEqual([
+      'Slave boot peeled back: wet as found. Look again, or say that the part was renewed.',
+    ])
+    expect(said([looked('bootWet', 'present', 'after')])).toEqual([
+      'Slave boot peeled back: wet. Nothing that leaks is handed over.',
+    ])
+  })
+  it('oil of engine or gearbox is no leak of the clutch', () => {
+    const drips = looked('bellHoleWet', 'present', 'after')
+    expect(verdictOf([drips]).outcome).toBe('notYet')
+    expect(verdictOf([drips, looked('dripIsOil', 'present', 'after')]).outcome).toBe('pass')
+  })
+  it('a rod that was tight as found and is measured now is no contradiction', () => {
+    expect(bad([looked('rodTight', 'present', 'asFound'), did('rod')])).toEqual([])
+  })
+  it('has known names throughout, each once', () => {
+    const names = MUST_BE_GONE.map(({ finding }) => finding)
+    expect(new Set(names).size).toBe(names.length)
+    for (const { finding, parts, cause, unless } of MUST_BE_GONE) {
+      expect(findingKind(finding), finding).toBeDefined()
+      expect(findingKind(finding).stop, `${finding} stops by itself`).toBeUndefined()
+      for (const part of parts) expect(RENEWABLE).toContain(part)
+      if (cause) expect(FAULT_IDS).toContain(cause)
+      if (unless) expect(findingKind(unless)).toBeDefined()
+    }
+    for (const parts of Object.values(RENEWS))
+      for (const part of parts) expect(RENEWABLE).toContain(part)
+    expect(mustBeGone('fluidDark')).toBeUndefined()
+  })
+})
+
+describe('a reading that this vehicle cannot show', () => {
+  const { travel } = car.circuit.pedal
+  const { stroke } = car.circuit.slave
+  it.each<[name: string, Step, rule: RuleName, bound: RegExp]>([
+    [
+      'take-up over the travel',
+      ['measurement', reading('takeUpHeight', travel + 40, 'after')],
+      'reserve',
+      /cannot be: the pedal travels \d+ mm in all/,
+    ],
+    [
+      'take-up far above no air',
+      ['measurement', reading('takeUpHeight', 110, 'after')],
+      'reserve',
+      /with no air at all this circuit gives 33 mm, \d+ mm at the most/,
+    ],
+    [
+      'rod over the slave’s stroke',
+      ['measurement', reading('rodStroke', stroke + 19, 'after')],
+      'rodStroke',
+      /cannot be: the slave has \d+(\.\d)? mm of stroke/,
+    ],
+  ])('%s names its bound', (_, step, rule, bound) => {
+    expect(bad([step])).toMatchObject([{ rule, code: 'misfit' }])
+    expect(said([step])[0]).toMatch(bound)
+  })
+  it('take-up and free travel that tell of two circuits name both', () => {
+    const known: Installation = { ...car, assumed: [] }
+    const low: Step = ['measurement', reading('takeUpHeight', 17, 'after')]
+    const [one] = bad([low], known)
+    expect(one).toMatchObject({ rule: 'reserve', code: 'misfit', against: 'freeTravel', figure: 17 })
+    expect(reasonWords(one!, formatOf('metric'))).toMatch(
+      /^Take-up 17 mm above the floor does not go with a free travel of 18 mm: 2\d mm to [34]\d mm would\./,
+    )
+    // On an assumed circuit that is within what may be.
+    expect(bad([low]).some(({ code }) => code === 'misfit')).toBe(false)
+  })
+})
+
+describe('worse than it was found', () => {
+  const found = (name: 'freeTravel' | 'takeUpHeight' | 'returnTime', value: number): Step => [
+    'measurement',
+    reading(name, value, 'asFound'),
+  ]
+  it('is not passed where it is much, and is said where it is little', () => {
+    expect(said([found('takeUpHeight', takeUp + 14)])).toEqual([
+      `Worse than it was found: take-up height ${takeUp} mm, ${takeUp + 14} mm before. Find out why, or say what was set: rod, linkage, pedal, clutch.`,
+    ])
+    const little = verdictOf([found('takeUpHeight', takeUp + 6)])
+    expect(little.outcome).toBe('pass')
+    expect(little.reasons).toContainEqual(
+      expect.objectContaining({ rule: 'reserve', outcome: 'pass', code: 'worse', was: takeUp + 6 }),
+    )
+  })
+  it('is no more than said where what was set explains it', () => {
+    const verdict = judge(
+      car,
+      folded([...GOOD, found('takeUpHeight', takeUp + 14), did('rod')]),
+    ).verdict
+    expect(verdict.outcome).toBe('pass')
+    expect(verdict.reasons.some(({ code }) => code === 'worse')).toBe(true)
+  })
+  it('is silent within what two tapes are out by', () => {
+    const { reasons } = verdictOf([found('takeUpHeight', takeUp + 3)])
+    expect(reasons.some(({ code }) => code === 'worse')).toBe(false)
+  })
+})
+
+describe('a confirmed cause', () => {
+  const bypass: Step = ['cause', { faults: ['masterBypass'] }]
+  it('is not finished while nobody mended it or put it off, and does not count as proven', () => {
+    expect(said([bypass, did('bleed')])).toEqual([
+      'Confirmed: master bypasses at its primary cup. Nobody has said that it was mended (renew the master), nor put it off.',
+    ])
+    expect(bad([bypass, did('bleed'), did('master')])).toEqual([])
+    const off: Step = ['deferred', { repair: 'master', watch: 'sink', limit: 4 }]
+    expect(bad([bypass, did('bleed'), off])).toEqual([])
+  })
+  it('that is confirmed after the verdict takes the proof back until it is tied', () => {
+    const { verdict } = judge(car, folded([...GOOD, did('bleed')]))
+    const filed: Step[] = [...GOOD, did('bleed'), ['verdict', verdict]]
+    expect(isProven(folded(filed))).toBe(true)
+    expect(closingOwes(folded(filed))).toBeNull()
+    expect(isProven(folded([...filed, bypass]))).toBe(false)
+    expect(closingOwes(folded([...filed, bypass]))).toBe('proof')
+    expect(isProven(folded([...filed, ['cause', { faults: ['airFromWork'] }]]))).toBe(true)
+  })
+  it('has a repair of its own for every fault', () => {
+    for (const fault of FAULT_IDS) {
+      expect(curedBy(fault).size, fault).toBeGreaterThan(0)
+      for (const id of curedBy(fault)) expect(OPERATIONS.some((one) => one.id === id)).toBe(true)
+    }
+  })
+})
+
+it('every switch that is noted at the pedal has a test of its own', () => {
+  const cruise: Installation = { ...car, switches: [{ does: 'cruise', at: 'pedal' }] }
+  expect(bad([], cruise)).toMatchObject([{ rule: 'cruiseStays', code: 'owed' }])
+  expect(bad([looked('cruiseStays', 'absent', 'after')], cruise)).toEqual([])
+  expect(bad([looked('cruiseStays', 'present', 'after')], cruise)).toMatchObject([
+    { rule: 'switches', note: 'cruiseStays' },
+  ])
+  const both: Installation = {
+    ...car,
+    switches: [
+      { does: 'start', at: 'pedal' },
+      { does: 'other', at: 'master' },
+    ],
+  }
+  expect(bad([], both)).toMatchObject([{ rule: 'switchDead', code: 'owed' }])
+  // Work that touched no pedal asks for no switch.
+  expect(proofChecks(both, folded([did('hose')])).map(({ finding }) => finding)).not.toContain(
+    'switchDead',
+  )
+})
