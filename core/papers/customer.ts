@@ -62,7 +62,7 @@ export function customerSheet(of: PaperJob, reader: PaperReader): Paper {
       ...section('When we look again', list(looks(of, reader))),
     ],
     foot: [
-      'A pedal that sinks, a wet floor under it or a gear that grinds: stop, and call. The maker’s service book decides when fluid is due; two years is usual.',
+      'A pedal that sinks, a wet floor under it or a gear that grinds: stop, and call the workshop. The maker’s service book decides when fluid is due; two years is usual.',
     ],
     sign: ['Workshop', 'Customer', 'Date'],
   }
@@ -112,9 +112,11 @@ function proposed(decision: DecisionMade | undefined): PaperSection[] {
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
 
 function done({ state }: PaperJob): PaperSection[] {
+  const work = state.workDone.map(({ payload }) => payload.operation)
+  const said = work.includes('bleed') || work.includes('flush')
   const items = [
-    ...state.workDone.map(({ payload }) => operationOf(payload.operation).label),
-    ...(state.bleed.cycles.length > 0 ? ['Hydraulics bled'] : []),
+    ...work.map((id) => operationOf(id).label),
+    ...(state.bleed.cycles.length > 0 && !said ? ['Hydraulics bled'] : []),
   ]
   if (items.length === 0) return []
   const ours = Object.values(state.ordered).map(({ words }) => words)

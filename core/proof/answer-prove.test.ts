@@ -7,10 +7,12 @@ import { answerProve, LIMIT_ROWS } from '.'
 import foreman from './foreman-cases.json'
 import cases from './prove-cases.json'
 import second from './second-foreman-cases.json'
+import third from './third-foreman-cases.json'
 
 interface Case {
   name: string
   archetype?: string
+  measured?: Record<string, number>
   before?: Record<string, unknown>
   after?: Record<string, unknown>
   findings?: Record<string, unknown>
@@ -42,6 +44,7 @@ const merged = (base: Record<string, unknown>, more: Record<string, unknown> = {
   Object.fromEntries(Object.entries({ ...base, ...more }).filter(([, value]) => value !== null))
 const inputOf = ({ archetype, after, findings, before, bleed, ...more }: Case) => ({
   ...(archetype ? { archetype } : { circuit }),
+  ...(more.measured && { measured: more.measured }),
   ...(before && { before }),
   after: merged(AFTER, after),
   findings: merged(Object.fromEntries(FOUND.map((id) => [id, 'absent'])), findings),
@@ -59,7 +62,7 @@ const inputOf = ({ archetype, after, findings, before, bleed, ...more }: Case) =
 
 describe('worked cases, written before they were run', () => {
   it.each(
-    ([...cases, ...foreman, ...second] as unknown as Case[]).map((one) => [one.name, one] as const),
+    ([...cases, ...foreman, ...second, ...third] as unknown as Case[]).map((one) => [one.name, one] as const),
   )('%s', (_, one) => {
     const answer = answerProve(inputOf(one))
     const reasons = answer.reasons as {

@@ -99,7 +99,9 @@ export function answerProve(input: unknown): ProveAnswer {
   }
   const judged = accept(proofCase)
   const said = new Set<string>(judged.map(({ rule }) => rule))
-  const stops = stopsOf({ findings, readings: {} }, start.circuit.master.portClosure)
+  // A pitted bore that stayed in is one that somebody rebuilt.
+  const kept = !renewed.some((part) => CYLINDERS.has(part))
+  const stops = stopsOf({ findings, readings: {} }, start.circuit.master.portClosure, kept)
     .filter(({ stop }) => stop !== 'rodClearance' && !SAID_ELSEWHERE.has(stop))
     .map(({ stop }) => ({ rule: stop as string, outcome: 'stop' as const }))
   const reasons = [
@@ -121,6 +123,7 @@ export function answerProve(input: unknown): ProveAnswer {
     recheck: outcome === 'pass' ? rechecksAfter(shared) : [],
   }
 }
+const CYLINDERS: ReadonlySet<string> = new Set(['master', 'slave', 'concentric'])
 /** Stop-work findings that a rule speaks of already. */
 const SAID_ELSEWHERE: ReadonlySet<string> = new Set(['wayHomeShut', 'brakePedalChanged'])
 

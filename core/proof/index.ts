@@ -2,7 +2,7 @@
 export { proofChecks, readingsAsked, readingsOwed, touchedBy, type ProofLook } from './asked'
 export { workOn } from './of-job'
 export { curedBy, untied } from './cause-done'
-export { MUST_BE_GONE } from './must-be-gone'
+export { MUST_BE_GONE, type SortOfFault } from './must-be-gone'
 export {
   blockingStops,
   isProven,

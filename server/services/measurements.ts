@@ -45,7 +45,7 @@ export async function measurementsOf(
     'at (UTC)',
     'by',
     'when',
-    ...used.map(({ name, unit }) => `${name} (${displayUnit(unit, units).symbol})`),
+    ...used.map(({ label, unit }) => `${label} (${displayUnit(unit, units).symbol})`),
     'over (s)',
   ]
   const rows = taken.map(({ job, entry: { at, by, payload } }) => [

@@ -351,7 +351,7 @@ describe('measurements as a table', () => {
       expect(answer.headers.get('content-type')).toMatch(/^text\/csv/)
       const text = await answer.text()
       const rows = parse<Record<string, string>>(text, { columns: true })
-      const head = `freeTravel (${units === 'inch' ? 'in' : 'mm'})`
+      const head = `Free travel at the pad (${units === 'inch' ? 'in' : 'mm'})`
       expect(rows.map((row) => row[head]!.slice(0, 5))).toEqual(free)
       expect(rows.map((row) => row.when)).toEqual(['as found', 'after', 'after'])
       expect(rows[1]!['over (s)']).toBe('60')

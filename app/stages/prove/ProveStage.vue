@@ -1,14 +1,7 @@
 <script setup lang="ts">
 import type { Outcome } from '~~/core/journal'
 import { faultKind, READINGS } from '~~/core/diagnosis'
-import {
-  isProven,
-  proofChecks,
-  readingsAsked,
-  reasonWords,
-  sameVerdict,
-  touchedBy,
-} from '~~/core/proof'
+import { isProven, readingsAsked, reasonWords, sameVerdict, touchedBy } from '~~/core/proof'
 
 /** The same measurements again, the checks, and the verdict with its reasons and figures. */
 const { id, state, file, vehicle, vehicleEntries } = useJob()
@@ -25,7 +18,6 @@ const asked = computed(() => {
 })
 const more = computed(() => readings.value.filter((one) => !asked.value.includes(one)))
 const narrowed = computed(() => touchedBy(state.value) !== null)
-const checks = computed(() => (installation.value ? proofChecks(installation.value, state.value) : []))
 const verdict = computed(() => proof.value?.verdict)
 const ORDER: Outcome[] = ['stop', 'notYet', 'pass']
 const reasons = computed(() =>
@@ -75,7 +67,7 @@ const changedSince = computed(
 </script>
 
 <template>
-  <div class="grid gap-x-8 lg:grid-cols-[minmax(0,1.08fr)_minmax(0,1fr)]">
+  <div class="grid grid-cols-[minmax(0,1fr)] gap-x-8 lg:grid-cols-[minmax(0,1.08fr)_minmax(0,1fr)]">
     <div class="border-hairline px-6 py-4 lg:border-r">
       <GradedResults />
       <WorkDone />
@@ -104,14 +96,7 @@ const changedSince = computed(
           :before="state.readings.asFound[reading.name]?.payload.value ?? null"
         />
       </details>
-      <h2 v-if="checks.length" class="place-name mt-4">Look again</h2>
-      <FindingRow
-        v-for="check in checks"
-        :key="check.finding"
-        :finding="check.finding"
-        phase="after"
-        :owed="check.owed"
-      />
+      <LooksAfter />
       <p class="mt-3 border-l-4 border-amber pl-3 text-[0.95rem]">
         With the engine running: brake on, out of gear, nobody under it or in front. Expect a start in
         gear after work on the switch. The maker’s data decides.
