@@ -62,7 +62,9 @@ const inputOf = ({ archetype, after, findings, before, bleed, ...more }: Case) =
 
 describe('worked cases, written before they were run', () => {
   it.each(
-    ([...cases, ...foreman, ...second, ...third] as unknown as Case[]).map((one) => [one.name, one] as const),
+    ([...cases, ...foreman, ...second, ...third] as unknown as Case[]).map(
+      (one) => [one.name, one] as const,
+    ),
   )('%s', (_, one) => {
     const answer = answerProve(inputOf(one))
     const reasons = answer.reasons as {

@@ -1,5 +1,5 @@
 import { NINETY } from '../circuit'
-import { readingKind, type FindingId } from '../diagnosis'
+import { findingKind, readingKind, type FindingId } from '../diagnosis'
 import type { ProofCase, RuleReason } from './accept'
 import { MUST_BE_GONE, type MustBeGone } from './must-be-gone'
 import { SHORTEST_HOLD } from './rules'
@@ -53,6 +53,8 @@ export function gone(given: ProofCase, figures: readonly RuleReason[]): RuleReas
   return MUST_BE_GONE.flatMap((row): RuleReason[] => {
     const { finding: note, rule, cause, againstFigure } = row
     if (isPresent(given, row)) {
+      // A stop is said as one.
+      if (findingKind(note).stop) return []
       // The rule has said it already, or has stopped all by itself.
       if (figures.some((one) => one.rule === rule && (one.note === note || one.outcome === 'stop')))
         return []

@@ -200,7 +200,7 @@ function judged(
   })
   // A stop-work finding has already said so, by its own name.
   const stops = new Set(openStops(state).map(({ stop }) => stop as string))
-  return reasons.filter(({ outcome, note }) => outcome !== 'stop' || !stops.has(note ?? ''))
+  return reasons.filter(({ note }) => !stops.has(note ?? ''))
 }
 
 const owed = (state: JobState): VerdictReason[] =>

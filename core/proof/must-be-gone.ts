@@ -16,6 +16,12 @@ export const RENEWABLE = [
   'unions',
   'sensor',
   'restrictor',
+  'connector',
+  'boot',
+  'cap',
+  'rod',
+  'switch',
+  'linkage',
   'pedal',
   'pin',
   'bracket',
@@ -46,7 +52,7 @@ export interface MustBeGone {
 /**
  * A leak, joint or air finding that is present after the work keeps it from being finished. One that was present as found is
  * looked at again, or one of its parts was renewed. What only has to be gone after the work (`way`) is not asked for again.
- * Stop-work findings stand with the finding itself; wear that is only noted (pedal bushes, clevis, rust) keeps nothing back.
+ * Stop-work findings among them stop by themselves, too; wear that is only noted (pedal bushes, clevis, rust) keeps nothing back.
  */
 export const MUST_BE_GONE = rows as readonly MustBeGone[]
 const byFinding = new Map<string, MustBeGone>(MUST_BE_GONE.map((row) => [row.finding, row]))
@@ -63,6 +69,9 @@ export const RENEWS: Partial<Record<OperationId, readonly Renewed[]>> = {
   restrictor: ['restrictor'],
   feed: ['feedHose', 'reservoir'],
   everythingRubber: ['master', 'slave', 'hose'],
+  rod: ['rod'],
+  linkage: ['linkage'],
+  switch: ['switch'],
   pin: ['pin'],
   pedal: ['pedal'],
   bracket: ['bracket'],
