@@ -7,6 +7,8 @@ import { fold, type Entry, type Payloads, type RuleName } from '../journal'
 import { formatOf } from '../quantity'
 import { OPERATIONS, type OperationId } from '../work'
 import { closingOwes, curedBy, isProven, judge, MUST_BE_GONE, PROOF_CHECKS, proofChecks } from '.'
+import { PACKAGES } from '../plan'
+import { FINISHED_BY } from './of-job'
 import { reasonWords } from './reason-words'
 import { mustBeGone, operationsOf, RENEWABLE, RENEWS } from './must-be-gone'
 
@@ -113,6 +115,44 @@ describe('a finding that nobody hands over', () => {
     const drips = looked('bellHoleWet', 'present', 'after')
     expect(verdictOf([drips]).outcome).toBe('notYet')
     expect(verdictOf([drips, looked('dripIsOil', 'present', 'after')]).outcome).toBe('pass')
+  })
+  it('that was as found is answered by the oil that it turned out to be', () => {
+    const drips = looked('bellHoleWet', 'present', 'asFound')
+    expect(verdictOf([drips]).outcome).toBe('notYet')
+    expect(verdictOf([drips, looked('dripIsOil', 'present', 'after')]).outcome).toBe('pass')
+  })
+  it('is not answered by a plan that has only taken the old part off', () => {
+    const step = (name: string): Step => ['step', { step: name, act: 'done' }]
+    const wet = looked('bootWet', 'present', 'asFound')
+    const off = [wet, step('renewSlave.open'), step('renewSlave.unbolt')]
+    expect(bad(off)).toContainEqual(
+      expect.objectContaining({ rule: 'unionsDry', note: 'bootWet', code: 'owed' }),
+    )
+    expect(bad([...off, step('renewSlave.offer')]).filter(({ note }) => note === 'bootWet')).toEqual([])
+    const cause: Step = ['cause', { faults: ['slaveLeak'] }]
+    expect(bad([...off, cause]).map(({ rule }) => rule)).toContain('cause')
+    expect(bad([...off, step('renewSlave.offer'), cause]).map(({ rule }) => rule)).not.toContain(
+      'cause',
+    )
+  })
+  it('a switch or a gear that is not right is named', () => {
+    expect(said([looked('switchHolds', 'present', 'after')])).toEqual([
+      'Pedal right up: its switch or stop: holds it down',
+    ])
+    expect(said([looked('willNotRoll', 'present', 'after')])).toEqual([
+      'In gear, pedal down, engine off: will not roll',
+    ])
+  })
+  it('every step that finishes a package is one of it', () => {
+    for (const [id, steps] of Object.entries(FINISHED_BY))
+      for (const step of steps) {
+        const [name, own] = step.split('.')
+        expect(PACKAGES.get(id), id).toBeDefined()
+        expect(
+          PACKAGES.get(name!)!.steps.map((one) => one.id),
+          step,
+        ).toContain(own)
+      }
   })
   it('a rod that was tight as found and is measured now is no contradiction', () => {
     expect(bad([looked('rodTight', 'present', 'asFound'), did('rod')])).toEqual([])

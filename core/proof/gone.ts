@@ -13,7 +13,7 @@ export function isOwedAgain(given: Looked, row: MustBeGone): boolean {
     row.sort !== 'way' &&
     foundBefore(row.finding) === 'present' &&
     found(row.finding) === 'notLooked' &&
-    !(row.unless && foundBefore(row.unless) === 'present') &&
+    !(row.unless && [found, foundBefore].some((said) => said(row.unless!) === 'present')) &&
     !row.parts.some((part) => renewed.has(part)) &&
     !isMeasured(given, row.finding)
   )

@@ -168,6 +168,9 @@ export function reasonWords(reason: VerdictReason, f: Format): string {
   // What the rule itself looks at is said in its own words.
   if (spoken && reason.figure === undefined && LOOKED_AT[rule] !== note)
     return goneWords(spoken, code === 'cannotTell')
+  const noted = finding(note ?? '')
+  if (noted && outcome === 'notYet' && LOOKED[rule] && LOOKED_AT[rule] !== note)
+    return `${noted.label}: ${noted.present}`
   if (code === 'owed')
     return seen
       ? `${[...PROOF_CHECKS, ...SWITCH_CHECKS].find((check) => check.finding === rule)?.owed ?? seen.label}: not looked at`
@@ -191,6 +194,11 @@ const LOOKED_AT: Record<string, FindingId> = {
   returnTime: 'padHangs',
   overnight: 'fadesOvernight',
   unionsDry: 'unionsWet',
+  gearQuiet: 'gearGrinds',
+  levelFall: 'levelLow',
+  pushBack: 'pushBackStiff',
+  slip: 'slips',
+  drag: 'dragsFullStroke',
 }
 function goneWords({ finding: id, sort }: MustBeGone, against: boolean): string {
   const { label, present } = findingKind(id)
