@@ -282,6 +282,14 @@ it('every switch that is noted at the pedal has a test of its own', () => {
     ],
   }
   expect(bad([], both)).toMatchObject([{ rule: 'switchDead', code: 'owed' }])
+  const owed = (...at: ('pedal' | 'master')[]) =>
+    proofChecks(
+      { ...car, switches: at.map((place) => ({ does: 'other', at: place })) },
+      folded([did('pedal')]),
+    ).find(({ finding }) => finding === 'switchDead')?.owed
+  expect(owed('master')).toBe('The other switch does its work')
+  expect(owed('pedal', 'master')).toBe('Each of 2 other switches (pedal, master) does its work')
+  expect(owed()).toBeUndefined()
   // Work that touched no pedal asks for no switch.
   expect(proofChecks(both, folded([did('hose')])).map(({ finding }) => finding)).not.toContain(
     'switchDead',

@@ -54,7 +54,11 @@ export function proofChecks(installation: Installation, state: JobState): ProofL
     ...SWITCH_CHECKS.filter(({ does }) => noted.has(does)),
   ]
     .filter(({ finding, touched: by }) => stateOf(finding) !== 'notLooked' || asks(touched, by))
-    .map(({ finding, owed }) => ({ finding, owed, state: stateOf(finding) }))
+    .map(({ finding, owed }) => ({
+      finding,
+      owed: finding === 'switchDead' ? eachOther(installation) : owed,
+      state: stateOf(finding),
+    }))
   const given = ofJob(state)
   const known = new Set<FindingId>(asked.map(({ finding }) => finding))
   const again = MUST_BE_GONE.filter(({ finding }) => !known.has(finding)).flatMap(
@@ -66,4 +70,12 @@ export function proofChecks(installation: Installation, state: JobState): ProofL
     },
   )
   return [...asked, ...again]
+}
+
+/** The look at switches that neither start nor cruise, each of them named by its place: one look is good when all are. */
+function eachOther({ switches = [] }: Installation): string {
+  const places = switches.filter(({ does }) => does === 'other').map(({ at }) => at)
+  return places.length > 1
+    ? `Each of ${places.length} other switches (${places.join(', ')}) does its work`
+    : 'The other switch does its work'
 }
