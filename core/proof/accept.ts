@@ -239,7 +239,7 @@ const EACH: readonly Rule[] = [
 export function accept(given: ProofCase): RuleReason[] {
   const figures = EACH.flatMap((rule) => rule(given) ?? [])
   const left = gone(given, figures)
-  const lost = worse(given)
+  const lost = worse(given, figures)
   const bad = new Set(
     [...left, ...lost].flatMap(({ rule, outcome }) => (outcome === 'notYet' ? [rule] : [])),
   )
@@ -248,9 +248,9 @@ export function accept(given: ProofCase): RuleReason[] {
 }
 
 /** Each confirmed cause is tied to what was done, or was put off on purpose. */
-function causes({ causes: confirmed, done, putOff }: ProofCase): RuleReason[] {
+function causes({ causes: confirmed, done, putOff, renewed }: ProofCase): RuleReason[] {
   if (confirmed.length === 0) return []
-  const loose = untied(confirmed, done, putOff)
+  const loose = untied(confirmed, done, putOff, renewed)
   return loose.length === 0
     ? [{ rule: 'cause', outcome: 'pass' }]
     : loose.map((cause) => ({ rule: 'cause', outcome: 'notYet', cause }))

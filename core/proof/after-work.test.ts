@@ -6,8 +6,9 @@ import { fromArchetype, withMeasured, type Installation } from '../installation'
 import { fold, type Entry, type Payloads, type RuleName } from '../journal'
 import { formatOf } from '../quantity'
 import { OPERATIONS, type OperationId } from '../work'
-import { closingOwes, curedBy, isProven, judge, MUST_BE_GONE, PROOF_CHECKS, proofChecks } from '.'
+import { closingOwes, isProven, judge, MUST_BE_GONE, nextStep, PROOF_CHECKS, proofChecks } from '.'
 import { PACKAGES } from '../plan'
+import { curedBy } from './cause-done'
 import { FINISHED_BY } from './of-job'
 import { reasonWords } from './reason-words'
 import { mustBeGone, operationsOf, RENEWABLE, RENEWS } from './must-be-gone'
@@ -198,6 +199,11 @@ describe('a reading that this vehicle cannot show', () => {
     expect(bad([step])).toMatchObject([{ rule, code: 'misfit' }])
     expect(said([step])[0]).toMatch(bound)
   })
+  it('a pedal that falls to the floor is no such reading, and no good one either', () => {
+    const floor: Step = ['measurement', reading('freeTravel', travel, 'after')]
+    expect(bad([floor]).some(({ against }) => against === 'travel')).toBe(false)
+    expect(verdictOf([floor]).outcome).toBe('notYet')
+  })
   it('take-up and free travel that tell of two circuits name both', () => {
     const known: Installation = { ...car, assumed: [] }
     const low: Step = ['measurement', reading('takeUpHeight', 17, 'after')]
@@ -234,6 +240,29 @@ describe('worse than it was found', () => {
     expect(verdict.outcome).toBe('pass')
     expect(verdict.reasons.some(({ code }) => code === 'worse')).toBe(true)
   })
+  it('names the reading that keeps it back, not the first that is a little worse', () => {
+    const free = Math.round(freeTravel({ ...car.circuit, air: 0 }))
+    const both = [found('takeUpHeight', takeUp + 6), found('freeTravel', free - 14)]
+    expect(bad(both)).toMatchObject([
+      { rule: 'reserve', code: 'worse', by: 'freeTravel', figure: free, was: free - 14 },
+    ])
+  })
+  it('is not said to be within a limit that is overstepped, nor of a hold that tells nothing', () => {
+    const held = (value: number, over: number, phase: 'asFound' | 'after'): Step => [
+      'measurement',
+      reading('sink', value, phase, over),
+    ]
+    const out = [held(0.5, 60, 'asFound'), held(4, 60, 'after')]
+    expect(bad(out).map(({ rule, outcome, code }) => [rule, outcome, code])).toEqual([
+      ['sink', 'notYet', undefined],
+      ['sink', 'notYet', 'worse'],
+    ])
+    for (const words of said(out)) expect(words).not.toContain('Within its limit')
+    const short = [held(0, 60, 'asFound'), held(0.5, 5, 'after')]
+    expect(said(short)).toEqual([
+      'Held for 5 s only: that tells nothing of a sink. Hold it for a minute, 30 s at the least.',
+    ])
+  })
   it('is silent within what two tapes are out by', () => {
     const { reasons } = verdictOf([found('takeUpHeight', takeUp + 3)])
     expect(reasons.some(({ code }) => code === 'worse')).toBe(false)
@@ -258,6 +287,21 @@ describe('a confirmed cause', () => {
     expect(isProven(folded([...filed, bypass]))).toBe(false)
     expect(closingOwes(folded([...filed, bypass]))).toBe('proof')
     expect(isProven(folded([...filed, ['cause', { faults: ['airFromWork'] }]]))).toBe(true)
+  })
+  it('that a bleed cures is tied by the cycles that were logged, another is not', () => {
+    expect(bad([['cause', { faults: ['airFromWork'] }]])).toEqual([])
+    expect(bad([bypass]).map(({ rule }) => rule)).toEqual(['cause'])
+  })
+  it('is not put off by something else that is', () => {
+    const leak: Step = ['cause', { faults: ['unionLeak'] }]
+    const off = (repair: 'slave' | 'unions'): Step => ['deferred', { repair, watch: 'sink', limit: 4 }]
+    expect(bad([leak, off('slave')]).map(({ rule }) => rule)).toEqual(['cause'])
+    expect(bad([leak, off('unions')])).toEqual([])
+  })
+  it('that nobody mended is what the bench asks for next', () => {
+    const filed: Step[] = [...GOOD, ['verdict', judge(car, folded(GOOD)).verdict]]
+    expect(nextStep(folded(filed), [])).toEqual({ to: 'handOver' })
+    expect(nextStep(folded([...filed, bypass]), [])).toEqual({ to: 'prove', owed: 0, loose: 1 })
   })
   it('has a repair of its own for every fault', () => {
     for (const fault of FAULT_IDS) {

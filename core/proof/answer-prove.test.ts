@@ -5,6 +5,7 @@ import { fromArchetype } from '../installation'
 import { RULES } from '../journal'
 import { answerProve, LIMIT_ROWS } from '.'
 import foreman from './foreman-cases.json'
+import fourth from './fourth-foreman-cases.json'
 import cases from './prove-cases.json'
 import second from './second-foreman-cases.json'
 import third from './third-foreman-cases.json'
@@ -62,7 +63,7 @@ const inputOf = ({ archetype, after, findings, before, bleed, ...more }: Case) =
 
 describe('worked cases, written before they were run', () => {
   it.each(
-    ([...cases, ...foreman, ...second, ...third] as unknown as Case[]).map(
+    ([...cases, ...foreman, ...second, ...third, ...fourth] as unknown as Case[]).map(
       (one) => [one.name, one] as const,
     ),
   )('%s', (_, one) => {

@@ -38,7 +38,7 @@ export interface ProofLook {
   finding: FindingId
   owed: string
   state: 'present' | 'absent' | 'notLooked'
-  /** It was seen as found, and its part was not renewed. */
+  /** Asked for by what was seen, not by the work: as found and its part not renewed, or after the work. */
   again?: true
 }
 /**

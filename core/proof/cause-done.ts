@@ -1,16 +1,27 @@
 import { repairOf, type FaultId } from '../diagnosis'
 import { operationOf, type OperationId } from '../work'
+import type { Renewed } from './must-be-gone'
 
 /** Work other than its own repair that takes a fault away all the same, with the reason. */
-export const ALSO_CURES: readonly {
+const ALSO_CURES: readonly {
   faults: readonly FaultId[]
   by: readonly OperationId[]
   reason: string
 }[] = [
   {
-    faults: ['unionLeak', 'unionDraws', 'jointWrong', 'connectorLoose'],
-    by: ['unions', 'hose', 'pipe', 'slave', 'concentric', 'master', 'tighten'],
-    reason: 'The joint was made anew with the part on either side of it, or was only loose.',
+    faults: ['unionLeak'],
+    by: ['hose', 'pipe', 'slave', 'concentric', 'tighten'],
+    reason: 'At hose or slave: made anew with the part on either side of it, or only loose.',
+  },
+  {
+    faults: ['unionDraws', 'connectorLoose'],
+    by: ['hose', 'pipe', 'slave', 'concentric', 'master', 'tighten'],
+    reason: 'Whichever joint it was: made anew with a part beside it, or only loose or not home.',
+  },
+  {
+    faults: ['jointWrong'],
+    by: ['unions', 'hose', 'slave', 'concentric', 'master'],
+    reason: 'Either side is changed for one that joins; tightening it cures nothing.',
   },
   {
     faults: ['outletLeak'],
@@ -87,6 +98,11 @@ export const ALSO_CURES: readonly {
   },
 ]
 
+/** Small parts that are no operation by themselves, and what a new one cures. */
+const CURED_BY_PART: Partial<Record<Renewed, readonly FaultId[]>> = {
+  bleeder: ['bleederLeaks'],
+  connector: ['connectorLoose'],
+}
 /** Faults that any work on the opened circuit cures, since it is bled afterwards. */
 const BLED_OUT: readonly FaultId[] = repairOf('airFromWork').cures
 
@@ -96,16 +112,19 @@ export function curedBy(fault: FaultId): ReadonlySet<OperationId> {
   return new Set<OperationId>([repairOf(fault).id, ...also])
 }
 
-/** Confirmed causes whose repair was neither done nor put off on purpose, in their order. */
+/** Confirmed causes whose repair was neither done nor put off on purpose, in their order. What is put off is that very repair. */
 export function untied(
   causes: readonly FaultId[],
   done: readonly OperationId[],
   putOff: readonly string[],
+  renewed: ReadonlySet<Renewed>,
 ): FaultId[] {
   const opened = done.some((id) => operationOf(id).opens)
   return causes.filter((fault) => {
     if (opened && BLED_OUT.includes(fault)) return false
+    if (putOff.includes(repairOf(fault).id)) return false
+    if ([...renewed].some((part) => CURED_BY_PART[part]?.includes(fault))) return false
     const cures = curedBy(fault)
-    return !done.some((id) => cures.has(id)) && !putOff.some((id) => cures.has(id as OperationId))
+    return !done.some((id) => cures.has(id))
   })
 }

@@ -1,7 +1,6 @@
 /** Acceptance: what the readings before and after mean, and the verdict that they add up to. */
 export { proofChecks, readingsAsked, readingsOwed, touchedBy, type ProofLook } from './asked'
 export { workOn } from './of-job'
-export { curedBy, untied } from './cause-done'
 export { MUST_BE_GONE, type SortOfFault } from './must-be-gone'
 export {
   blockingStops,
@@ -14,7 +13,7 @@ export {
   type OpenStop,
   type Proof,
 } from './judge'
-export { CLOSING_WORDS, closingOwes, type ClosingOwes } from './closing'
+export { CLOSING_WORDS, closingOwes } from './closing'
 export { chooseOwed, type ChooseOwed } from './choose-owed'
 export { expectedReading, type Expected } from './expected'
 export { meaning } from './meaning'

@@ -171,8 +171,8 @@ export const blockingStops = (stops: readonly OpenStop[]): OpenStop[] =>
 
 /** Confirmed causes of a job whose repair was neither done nor put off on purpose. */
 export function looseCauses(state: JobState): FaultId[] {
-  const { causes, done, putOff } = ofJob(state)
-  return untied(causes, done, putOff)
+  const { causes, done, putOff, renewed } = ofJob(state)
+  return untied(causes, done, putOff, renewed)
 }
 
 /** Taken over, it no longer stops; it is not mended either, and so nothing is proven yet. */

@@ -79,8 +79,26 @@ export const RENEWS: Partial<Record<OperationId, readonly Renewed[]>> = {
   clutch: ['clutch'],
 }
 
-/** Work that renews any of these parts. */
+/** Work by which a part is renewed; a screw, a connector or a boot alone is no operation. */
+const WORK_OF: Partial<Record<Renewed, OperationId>> = {
+  master: 'master',
+  slave: 'slave',
+  concentric: 'concentric',
+  hose: 'hose',
+  line: 'pipe',
+  unions: 'unions',
+  restrictor: 'restrictor',
+  feedHose: 'feed',
+  reservoir: 'feed',
+  rod: 'rod',
+  linkage: 'linkage',
+  switch: 'switch',
+  pin: 'pin',
+  pedal: 'pedal',
+  bracket: 'bracket',
+  fork: 'fork',
+  clutch: 'clutch',
+}
+/** Work that was done where these parts are new. */
 export const operationsOf = (parts: readonly Renewed[]): OperationId[] =>
-  (Object.keys(RENEWS) as OperationId[]).filter(
-    (id) => id !== 'everythingRubber' && RENEWS[id]!.some((part) => parts.includes(part)),
-  )
+  parts.flatMap((part) => WORK_OF[part] ?? [])

@@ -4,7 +4,7 @@ import { startStage, type JobState, type OrderedLine, type Stage } from '../jour
 import type { JointPlace } from '../installation'
 import { readingsOwed } from './asked'
 import { chooseOwed } from './choose-owed'
-import { blockingStops, isProven, type OpenStop } from './judge'
+import { blockingStops, isProven, looseCauses, type OpenStop } from './judge'
 import { leftOver, type Left } from './on-vehicle'
 
 /** What would bring a job on, from its entries alone; which look is the best one is the diagnosis's to say. */
@@ -16,8 +16,8 @@ export type NextStep =
   | { to: 'handOver' }
   /** Proven but for what is still on the vehicle, or off it: how many, and the first of them. */
   | { to: 'putBack'; left: number; words: string }
-  /** Measured again after the work: how many readings are still owed. */
-  | { to: 'prove'; owed: number }
+  /** Measured again after the work: how many readings are still owed, and how many confirmed causes nobody has mended. */
+  | { to: 'prove'; owed: number; loose?: number }
   | { to: 'bleed'; cycles: number; clearInRow: number }
   /** Two ends were checked on the bench and do not join: another part first. */
   | { to: 'joint'; at: JointPlace }
@@ -51,7 +51,9 @@ export function nextStep(state: JobState, stops: readonly OpenStop[]): NextStep 
   if (isProven(state)) return left.length > 0 ? putBack(left) : { to: 'handOver' }
   if (Object.keys(state.readings.after).length > 0) {
     const owed = readingsOwed(state).length
-    return owed === 0 && left.length > 0 ? putBack(left) : { to: 'prove', owed }
+    const loose = looseCauses(state).length
+    if (owed === 0 && left.length > 0) return putBack(left)
+    return { to: 'prove', owed, ...(loose > 0 && { loose }) }
   }
   const { cycles, clearInRow } = state.bleed
   if (cycles.length > 0) return { to: 'bleed', cycles: cycles.length, clearInRow }

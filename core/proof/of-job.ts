@@ -5,22 +5,27 @@ import { operationOf, OPERATIONS, type OperationId } from '../work'
 import type { ProofCase } from './accept'
 import { RENEWS } from './must-be-gone'
 
-/** Work that was done on the vehicle, each once, as it was said or by the steps of the plan; looking at it is none. */
-export function workOn({
+/** Steps of the plan that are told as done. */
+const stepsDone = (stepsTold: JobState['stepsTold']): string[] =>
+  stepsTold.flatMap(({ payload }) => (payload.act === 'done' ? [payload.step] : []))
+/** Packages of these steps, each once. */
+const packagesOf = (steps: readonly string[]): string[] => [
+  ...new Set(steps.map((step) => step.split('.')[0]!)),
+]
+/** Work as it was said and then by packages of the plan, each once; looking at it is none. */
+function worked(workDone: JobState['workDone'], packages: readonly string[]): OperationId[] {
+  const said = workDone.map(({ payload }) => payload.operation)
+  const named = packages.map((id) => PACKAGES.get(id)?.operation)
+  const planned = OPERATIONS.filter(({ id }) => named.includes(id)).map(({ id }) => id)
+  return [...new Set([...said, ...planned])].filter((id) => !operationOf(id).looks)
+}
+
+/** Work that was begun on the vehicle: said to be done, or a step of its plan is. */
+export const workOn = ({
   workDone,
   stepsTold,
-}: Pick<JobState, 'workDone' | 'stepsTold'>): OperationId[] {
-  const said = workDone.map(({ payload }) => payload.operation)
-  return [...new Set([...said, ...workOf(stepsTold)])].filter((id) => !operationOf(id).looks)
-}
-/** Work of which a step of the plan is done. */
-function workOf(stepsTold: JobState['stepsTold']): OperationId[] {
-  const begun = new Set(
-    stepsTold.flatMap(({ payload }) => (payload.act === 'done' ? [payload.step.split('.')[0]!] : [])),
-  )
-  const named = [...begun].map((id) => PACKAGES.get(id)?.operation)
-  return OPERATIONS.filter(({ id }) => named.includes(id)).map(({ id }) => id)
-}
+}: Pick<JobState, 'workDone' | 'stepsTold'>): OperationId[] =>
+  worked(workDone, packagesOf(stepsDone(stepsTold)))
 
 const BLED = ['bleed.strokes', 'bleed.strokesAlone', 'bleed.union', 'bleed.unionAlone']
 /** Steps of which one, done, finishes a package: the part is in and its joint tight, the setting is made, the circuit bled. */
@@ -38,18 +43,16 @@ export const FINISHED_BY: Readonly<Record<string, readonly string[]>> = {
   bleed: BLED,
   fluidChange: BLED,
 }
-/** Work that is finished: said to be done, or planned and its last step told. An old part that is only off renews nothing. */
-function finishedWork({ workDone, stepsTold }: JobState): OperationId[] {
-  const told = new Set(
-    stepsTold.flatMap(({ payload }) => (payload.act === 'done' ? [payload.step] : [])),
+/**
+ * Work that is finished: said to be done, planned and its last step told, or a bleed whose cycles were logged. An old part that is
+ * only off renews nothing.
+ */
+function finishedWork({ workDone, stepsTold, bleed }: JobState): OperationId[] {
+  const steps = stepsDone(stepsTold)
+  const finished = packagesOf(steps).filter((id) =>
+    FINISHED_BY[id]?.some((step) => steps.includes(step)),
   )
-  const begun = new Set([...told].map((step) => step.split('.')[0]!))
-  const finished = [...begun].filter((id) => FINISHED_BY[id]?.some((step) => told.has(step)))
-  const named = new Set<string | undefined>([
-    ...workDone.map(({ payload }) => payload.operation),
-    ...finished.map((id) => PACKAGES.get(id)?.operation),
-  ])
-  return OPERATIONS.filter(({ id, looks }) => named.has(id) && !looks).map(({ id }) => id)
+  return worked(workDone, bleed.cycles.length > 0 ? [...finished, 'bleed'] : finished)
 }
 
 /** What was last said of a finding, the later phase over the earlier. */

@@ -11,7 +11,7 @@ import {
 } from '../diagnosis'
 import type { VerdictReason } from '../journal'
 import type { Format } from '../quantity'
-import { mustBeGone, type MustBeGone } from './must-be-gone'
+import { mustBeGone, type SortOfFault } from './must-be-gone'
 import { PROOF_CHECKS, SWITCH_CHECKS } from './rules'
 
 /** A reason with its figures as numbers; what is not kept is nothing. */
@@ -165,17 +165,15 @@ export function reasonWords(reason: VerdictReason, f: Format): string {
   const spoken = mustBeGone(note ?? '')
   if (spoken && code === 'owed')
     return `${findingKind(spoken.finding).label}: ${findingKind(spoken.finding).present} as found. Look again${spoken.parts.length > 0 ? ', or say that the part was renewed' : ''}.`
+  if (code === 'takenOver') return `${stopWords(rule)} Overridden: ${note ?? ''}`
   // What the rule itself looks at is said in its own words.
-  if (spoken && reason.figure === undefined && LOOKED_AT[rule] !== note)
-    return goneWords(spoken, code === 'cannotTell')
   const noted = finding(note ?? '')
-  if (noted && outcome === 'notYet' && LOOKED[rule] && LOOKED_AT[rule] !== note)
-    return `${noted.label}: ${noted.present}`
+  if (noted && outcome === 'notYet' && LOOKED_AT[rule] !== note)
+    return notedWords(noted, spoken?.sort, code === 'cannotTell')
   if (code === 'owed')
     return seen
       ? `${[...PROOF_CHECKS, ...SWITCH_CHECKS].find((check) => check.finding === rule)?.owed ?? seen.label}: not looked at`
       : `${readingKind(reading(rule)!.name).label} is not measured again yet`
-  if (code === 'takenOver') return `${stopWords(rule)} Overridden: ${note ?? ''}`
   if (rule === 'ledger') return `Still on, or not back in its place: ${note ?? ''}`
   if (seen) {
     if (outcome === 'stop') return stopWords(rule)
@@ -200,8 +198,11 @@ const LOOKED_AT: Record<string, FindingId> = {
   slip: 'slips',
   drag: 'dragsFullStroke',
 }
-function goneWords({ finding: id, sort }: MustBeGone, against: boolean): string {
-  const { label, present } = findingKind(id)
+function notedWords(
+  { label, present }: { label: string; present: string },
+  sort: SortOfFault | undefined,
+  against: boolean,
+): string {
   const what = `${label}: ${present}`
   if (against) return `${what}. That and a good figure do not go together: it cannot be told.`
   return sort === 'leak' ? `${what}. Nothing that leaks is handed over.` : what

@@ -15,7 +15,7 @@ import type { ProofCase, RuleReason } from './accept'
 /** Standard deviations from a limit at which it is overstepped in one case of five. */
 const MOSTLY = 0.8416
 /** Standard deviations by which two readings of a sound record differ in one case of twenty: beyond it one of them is wrong. */
-export const BEYOND_ERRORS = 2
+const BEYOND_ERRORS = 2
 
 const valueOf = ({ readings }: ProofCase, name: 'freeTravel' | 'takeUpHeight' | 'reserve') =>
   readings.after[name]?.payload.value
@@ -34,7 +34,7 @@ const misfit = (more: Omit<RuleReason, 'rule' | 'outcome' | 'code'>): RuleReason
   ...more,
 })
 
-/** A reading at the pad that is longer than the pedal goes. */
+/** A reading at the pad that is longer than the pedal goes; one that falls to the floor has as much free travel as there is. */
 function overTravel(given: ProofCase): RuleReason | null {
   const { installation } = given.after
   const { travel } = installation.circuit.pedal
@@ -43,7 +43,8 @@ function overTravel(given: ProofCase): RuleReason | null {
   const limit = (assumed ? rangeOf(installation, path)?.high : undefined) ?? travel
   for (const by of ['takeUpHeight', 'reserve', 'freeTravel'] as const) {
     const figure = valueOf(given, by)
-    if (figure !== undefined && figure >= limit)
+    const least = by === 'freeTravel' ? limit + NINETY * readingKind(by).error[0] : limit
+    if (figure !== undefined && figure > least)
       return misfit({ by, against: 'travel', figure, limit, unit: 'mm' })
   }
   return null

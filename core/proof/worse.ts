@@ -1,11 +1,12 @@
 import { NINETY } from '../circuit'
 import { readingKind, type ReadingName } from '../diagnosis'
-import type { RuleName } from '../journal'
+import type { Readings, RuleName } from '../journal'
 import type { OperationId } from '../work'
 import type { ProofCase, RuleReason } from './accept'
+import { SHORTEST_HOLD } from './rules'
 
 /** A reading that may be worse after the work than it was found. */
-export interface WorseRow {
+interface WorseRow {
   reading: ReadingName
   rule: RuleName
   worse: 'less' | 'more'
@@ -13,7 +14,7 @@ export interface WorseRow {
   much: number | null
   reason: string
 }
-export const WORSE: readonly WorseRow[] = [
+const WORSE: readonly WorseRow[] = [
   {
     ...{ reading: 'takeUpHeight', rule: 'reserve', worse: 'less', much: 10 },
     reason: 'A finger’s width of pedal that was there before the work: the work took it.',
@@ -66,23 +67,33 @@ function isExplained({ readings, done }: ProofCase): boolean {
   )
 }
 
-/** What is worse than it was found, beyond the errors of both readings: said whatever the limits, one for each rule. */
-export function worse(given: ProofCase): RuleReason[] {
+/** A reading as it counts here: of a hold how far it went in its usual time; null where it says nothing. */
+function figureOf(held: Readings[ReadingName], over: number | undefined): number | null {
+  if (!held) return null
+  const { value, duration = over } = held.payload
+  if (over === undefined || duration === undefined) return value
+  return duration < SHORTEST_HOLD ? null : (value / duration) * over
+}
+
+/**
+ * What is worse than it was found, beyond the errors of both readings: said whatever the limits, for each rule the reading that
+ * keeps it back, else the first.
+ * @param figures reasons of the rules themselves: what is out of its limit is not worse within it
+ */
+export function worse(given: ProofCase, figures: readonly RuleReason[]): RuleReason[] {
   const { before, after } = given.readings
-  const told: RuleReason[] = []
+  const told = new Map<RuleName, RuleReason>()
   for (const { reading, rule, worse: way, much } of WORSE) {
-    const [was, is] = [before[reading]?.payload, after[reading]?.payload]
-    if (!was || !is || told.some((one) => one.rule === rule)) continue
     const { error, unit, over } = readingKind(reading)
-    // Of a hold what counts is how fast it went.
-    const perHold = ({ value, duration }: typeof was) =>
-      over === undefined ? value : (value / (duration ?? over)) * over
-    const [from, to] = [perHold(was), perHold(is)]
-    const by = way === 'less' ? from - to : to - from
+    const [was, figure] = [figureOf(before[reading], over), figureOf(after[reading], over)]
+    if (was === null || figure === null) continue
+    const by = way === 'less' ? was - figure : figure - was
     if (by <= NINETY * Math.SQRT2 * error[0]) continue
-    const held = much !== null && by > much && !isExplained(given)
-    const outcome = held ? 'notYet' : 'pass'
-    told.push({ rule, outcome, code: 'worse', by: reading, figure: to, was: from, unit })
+    const out = figures.some((one) => one.rule === rule && one.outcome !== 'pass')
+    const back = out || (much !== null && by > much && !isExplained(given))
+    if (told.has(rule) && !(back && told.get(rule)!.outcome === 'pass')) continue
+    const outcome = back ? 'notYet' : 'pass'
+    told.set(rule, { rule, outcome, code: 'worse', by: reading, figure, was, unit })
   }
-  return told
+  return [...told.values()]
 }

@@ -1,9 +1,9 @@
-import { freeTravel, solveCircuit } from '../../core/circuit'
+import { solveCircuit } from '../../core/circuit'
 import { fold } from '../../core/journal'
 import { isProven } from '../../core/proof'
-import { allSent, beSomebody, entriesOf, expect, measure, say, test, url } from './app'
+import { allSent, beSomebody, entriesOf, expect, say, test, url } from './app'
 import { COLOURS, wrongOn } from './axe'
-import { open } from './trial'
+import { lookAt, open, proveGood } from './trial'
 
 test('a wet boot is not handed over: as found, after the work, and a cause that nobody mended; closed only with a word', async ({
   page,
@@ -24,20 +24,7 @@ test('a wet boot is not handed over: as found, after the work, and a cause that 
   // Only bled, everything measured and good: the boot is asked for again, and so is the pedal that came down.
   await page.goto(url(`/jobs/${id}/prove`))
   const verdict = page.getByRole('region', { name: 'Verdict' })
-  await measure(page, 'Free travel at the pad', String(Math.round(freeTravel(circuit)) + 1))
-  await measure(page, 'Take-up height', String(takeUp))
-  await measure(page, 'Sink under a held foot', '0.5')
-  await measure(page, 'Pushrod clearance', '0.4')
-  const row = (label: string) =>
-    page.locator('[role="group"]').filter({ has: page.getByRole('button', { name: label }) })
-  for (const label of [
-    'Unions after ten hard strokes',
-    'Level on its mark',
-    'Starts only with the pedal down',
-    'Unsynchronised gear goes in quietly',
-    'Holds on a load test',
-  ])
-    await row(label).locator('button[aria-pressed]').last().click()
+  await proveGood(page, installation)
   await expect(page.locator('[data-figure="verdict"]')).toHaveText('Not yet')
   await expect(verdict).toContainText('Slave boot peeled back: wet as found. Look again')
   await expect(verdict).toContainText(
@@ -46,10 +33,10 @@ test('a wet boot is not handed over: as found, after the work, and a cause that 
   await expect(page.locator('[data-again]')).toContainText('As found: wet. Look again')
 
   // It is still wet: said with what it is. Then it was wiped and stays dry, and the linkage was set.
-  await row('Slave boot peeled back').getByRole('button', { name: 'wet', exact: true }).click()
+  await lookAt(page, 'Slave boot peeled back').getByRole('button', { name: 'wet', exact: true }).click()
   await expect(verdict).toContainText('Slave boot peeled back: wet. Nothing that leaks is handed over.')
   await expect(page.locator('[data-again]')).toHaveCount(0)
-  await row('Slave boot peeled back').getByRole('button', { name: 'dry', exact: true }).click()
+  await lookAt(page, 'Slave boot peeled back').getByRole('button', { name: 'dry', exact: true }).click()
   await page.getByLabel('Other work').selectOption('linkage')
   await page.getByRole('button', { name: 'Done', exact: true }).click()
   await expect(page.locator('[data-figure="verdict"]')).toHaveText('Proven')
@@ -59,10 +46,10 @@ test('a wet boot is not handed over: as found, after the work, and a cause that 
 
   // Something else that was seen after the work is said from the list below.
   await page.getByText('Something else is wet, loose or soft').click()
-  await row('Nuts of the master').getByRole('button', { name: 'loose' }).click()
+  await lookAt(page, 'Nuts of the master').getByRole('button', { name: 'loose' }).click()
   await expect(verdict).toContainText('Nuts of the master: loose')
   await expect(verdict).toContainText('things have changed since')
-  await row('Nuts of the master').getByRole('button', { name: 'tight' }).click()
+  await lookAt(page, 'Nuts of the master').getByRole('button', { name: 'tight' }).click()
   await page.getByRole('button', { name: 'File this verdict' }).click()
   await expect(verdict).toContainText(/Filed .*: Proven\./)
 

@@ -1,8 +1,8 @@
-import { freeTravel, solveCircuit } from '../../core/circuit'
+import { freeTravel } from '../../core/circuit'
 import { fold } from '../../core/journal'
 import { allSent, beSomebody, entriesOf, expect, measure, say, test, url } from './app'
 import { wrongOn } from './axe'
-import { open } from './trial'
+import { open, proveGood } from './trial'
 
 const DAY = 24 * 3600 * 1000
 
@@ -35,24 +35,7 @@ test('fails by its figures, back to Find, mended and proved; looked at again, pu
   await page.goto(url(`/jobs/${id}/bleed`))
   for (let i = 0; i < 3; i++) await say(page, 'vacuum 30 s, clear')
   await page.goto(url(`/jobs/${id}/prove`))
-  const { engagement } = solveCircuit(circuit)
-  await measure(page, 'Free travel at the pad', String(Math.round(freeTravel(circuit)) + 1))
-  await measure(page, 'Take-up height', String(Math.round(circuit.pedal.travel - engagement!)))
-  await measure(page, 'Sink under a held foot', '0.5')
-  await measure(page, 'Pushrod clearance', '0.4')
-  for (const label of [
-    'Unions after ten hard strokes',
-    'Level on its mark',
-    'Starts only with the pedal down',
-    'Unsynchronised gear goes in quietly',
-    'Holds on a load test',
-  ]) {
-    const row = page
-      .locator('[role="group"]')
-      .filter({ has: page.getByRole('button', { name: label }) })
-    // The good answer stands last.
-    await row.locator('button[aria-pressed]').last().click()
-  }
+  await proveGood(page, installation)
   await page.getByRole('button', { name: /: Gone$/ }).click()
   await expect(page.locator('[data-figure="verdict"]')).toHaveText('Proven')
   await page.getByRole('button', { name: 'File this verdict' }).click()

@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test'
 import { monotonicFactory } from 'ulid'
 import type { Page as List, Person, Shop } from '../../contract'
+import { freeTravel, solveCircuit } from '../../core/circuit'
 import {
   knowledgeOf,
   priorsFrom,
@@ -14,9 +15,9 @@ import {
 import { fromArchetype, withMeasured, type Installation } from '../../core/installation'
 import { evidenceOf, fold, type JobKind, type Kind, type Payloads } from '../../core/journal'
 import { openStops, questionOf } from '../../core/proof'
-import { entriesOf, expect, get, url } from './app'
+import { entriesOf, expect, get, measure, url } from './app'
 
-/** Jobs opened for a test, and what the core makes of them. */
+/** Jobs opened for a test, what the core makes of them, and how one is proven. */
 const ulid = monotonicFactory()
 const post = async (path: string, body: unknown) => {
   const answer = await fetch(url(`/api${path}`), {
@@ -110,3 +111,25 @@ export const answer = (page: Page, finding: string, words: string) =>
     .getByRole('group', { name: finding, exact: true })
     .getByRole('button', { name: words, exact: true })
     .click()
+
+const LOOKS = [
+  'Unions after ten hard strokes',
+  'Level on its mark',
+  'Starts only with the pedal down',
+  'Unsynchronised gear goes in quietly',
+  'Holds on a load test',
+]
+/** A look by its label, with its answers. */
+export const lookAt = (page: Page, label: string) =>
+  page.locator('[role="group"]').filter({ has: page.getByRole('button', { name: label }) })
+
+/** Measures and looks again in Prove, all of it good on this circuit. */
+export async function proveGood(page: Page, { circuit }: Installation): Promise<void> {
+  const { engagement } = solveCircuit(circuit)
+  await measure(page, 'Free travel at the pad', String(Math.round(freeTravel(circuit)) + 1))
+  await measure(page, 'Take-up height', String(Math.round(circuit.pedal.travel - engagement!)))
+  await measure(page, 'Sink under a held foot', '0.5')
+  await measure(page, 'Pushrod clearance', '0.4')
+  // The good answer stands last.
+  for (const label of LOOKS) await lookAt(page, label).locator('button[aria-pressed]').last().click()
+}

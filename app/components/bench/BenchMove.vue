@@ -29,7 +29,8 @@ const words = computed(() => {
     case 'work':
       return `Continue Fit: ${countOf(step.told, 'step')} done`
     case 'prove':
-      return step.owed ? `Prove: ${step.owed} still to measure` : 'Prove: give the verdict'
+      if (step.owed) return `Prove: ${step.owed} still to measure`
+      return step.loose ? 'Prove: say what mended the cause' : 'Prove: give the verdict'
     case 'bleed':
       return `Continue bleeding: ${countOf(step.cycles, 'cycle')}, ${step.clearInRow} clear in a row`
     case 'repair':
