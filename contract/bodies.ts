@@ -1,7 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox'
 import type { CircuitPlan, Entry, JobKind, Outcome } from '../core/journal'
 import type { NextStep } from '../core/proof'
-import { UNIT_SYSTEMS, type UnitSystem } from '../core/quantity'
 import { FLUID_KINDS, type FluidKind } from '../core/fluid'
 import { FIRSTS, SCOPES, WAYS, type ShopRecord } from '../core/diagnosis'
 import { LEARNT, type CameBackCount, type Learning } from '../core/learnt'
@@ -13,13 +12,12 @@ import { DeliveryDaySchema } from './orders'
 import { bounded, Instant, Line, OneOf, OrNull, strict, Ulid } from './shape'
 
 /** Bodies and queries of the API. Ids are made where the thing is made, so that sending twice is harmless. */
-export const NewPerson = Type.Object({ id: Ulid, name: Line(80) }, strict)
-/** How a person reads figures, on any device. */
-export const PersonSettings = Type.Object({ units: OneOf(UNIT_SYSTEMS) }, strict)
 const LearntSettingSchema = Type.Object({ off: Type.Boolean(), since: OrNull(Instant) }, strict)
 /** What the shop charges, and which schools it prefers. */
 export const ShopSettings = Type.Object(
   {
+    /** What the shop calls itself: it goes along with its files. Left out, it stays as it was. */
+    name: Type.Optional(Type.String({ maxLength: 40, pattern: '^[^\\p{Cc}]*$' })),
     hourlyRate: bounded({ min: 0, max: 100_000 }),
     comeback: bounded({ min: 0, max: 1_000_000 }),
     school: Type.Object({ scope: OneOf(SCOPES), way: OneOf(WAYS), first: OneOf(FIRSTS) }, strict),
@@ -128,8 +126,6 @@ export const FileQuery = Type.Object({ size: Type.Optional(OneOf(['full', 'small
 export const ModelQuery = Type.Object({ model: Line(80) }, strict)
 export const IdPath = Type.Object({ id: Ulid }, strict)
 
-export type NewPersonBody = Static<typeof NewPerson>
-export type PersonSettingsBody = Static<typeof PersonSettings>
 export type ShopSettingsBody = Omit<Static<typeof ShopSettings>, 'learning'> & { learning?: Learning }
 export type NewContainerBody = Static<typeof NewContainer>
 export type ContainerChangeBody = Static<typeof ContainerChange>
@@ -147,11 +143,6 @@ export interface Page<T> {
   items: T[]
   /** Null where nothing comes after. */
   next: string | null
-}
-export interface Person {
-  id: string
-  name: string
-  units: UnitSystem
 }
 /** A container of fluid: what is in it, since when it is open, null where sealed, and what is left, mm³. */
 export interface Container {

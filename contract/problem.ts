@@ -1,4 +1,5 @@
 import type { ErrorObject } from 'ajv'
+import type { Namesakes } from './people'
 
 /** Problem details (RFC 9457), with JSON pointers to what is wrong. */
 export interface Problem {
@@ -7,6 +8,8 @@ export interface Problem {
   status: number
   detail: string
   errors?: FieldProblem[]
+  /** Of a file that was not read in: who has to be told apart first. */
+  namesakes?: Namesakes
 }
 export interface FieldProblem {
   /** JSON pointer (RFC 6901). */

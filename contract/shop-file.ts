@@ -4,7 +4,11 @@ import { UNIT_SYSTEMS } from '../core/quantity'
 import { Instant, Line, OneOf, OrNull, strict, Ulid } from './shape'
 
 /** A job, a vehicle with its jobs, or the whole shop, as one file. */
-export const SHOP_FILE = 'mellow-anchor file 1'
+export const SHOP_FILE = 'mellow-anchor file 2'
+/** Before two records of one person could be merged: the same without it. */
+export const FIRST_SHOP_FILE = 'mellow-anchor file 1'
+/** Versions that are read: what a newer one says is not guessed. */
+export const NEWEST_SHOP_FILE = 2
 /** Bytes that such a file may have when it is read in; a larger shop is moved by backup and restore. */
 export const MOST_SHOP_FILE_BYTES = 64 * 1024 * 1024
 
@@ -29,18 +33,33 @@ export const SHELF_TABLES = [
   'order_lines',
   'order_events',
   'packages',
+  'people_entries',
 ] as const
 export type ShelfTable = (typeof SHELF_TABLES)[number]
+/** Tables that files of the first version do not have. */
+const LATER_TABLES: ReadonlySet<ShelfTable> = new Set(['people_entries'])
 
 /** All but the entries, which have a schema each, and are checked one by one. */
 export const ShopFileSchema = Type.Object(
   {
-    format: Type.Literal(SHOP_FILE),
+    format: OneOf([FIRST_SHOP_FILE, SHOP_FILE]),
     of: OneOf(['job', 'vehicle', 'shop']),
     people: Type.Array(
-      Type.Object({ id: Ulid, name: Line(80), units: OneOf(UNIT_SYSTEMS), createdAt: Instant }, strict),
+      Type.Object(
+        {
+          id: Ulid,
+          name: Line(80),
+          units: OneOf(UNIT_SYSTEMS),
+          createdAt: Instant,
+          /** The record of this file that stands for this one. */
+          mergedInto: Type.Optional(Ulid),
+        },
+        strict,
+      ),
       { maxItems: 10_000 },
     ),
+    /** What the shop calls itself. */
+    shop: Type.Optional(Line(40)),
     vehicles: Type.Array(
       Type.Object(
         {
@@ -99,10 +118,12 @@ export const ShopFileSchema = Type.Object(
     ),
     tables: Type.Optional(
       Type.Object(
-        Object.fromEntries(SHELF_TABLES.map((name) => [name, Type.Array(Row)])) as Record<
-          ShelfTable,
-          ReturnType<typeof Type.Array<typeof Row>>
-        >,
+        Object.fromEntries(
+          SHELF_TABLES.map((name) => [
+            name,
+            LATER_TABLES.has(name) ? Type.Optional(Type.Array(Row)) : Type.Array(Row),
+          ]),
+        ) as Record<ShelfTable, ReturnType<typeof Type.Array<typeof Row>>>,
         strict,
       ),
     ),
@@ -115,12 +136,14 @@ export interface ShopFileTold {
   of: ShopFile['of']
   /** Rows that are new here, by what they are; the rest was here already, the same. */
   added: Record<string, number>
+  /** Names and titles that differ in the file: what stands here stays. */
+  kept: { what: 'people' | 'vehicles' | 'jobs'; here: string; there: string }[]
 }
 
 /** The schema as it is published. */
 export const publishedShopFileSchema = () => ({
   $schema: 'http://json-schema.org/draft-07/schema#',
   $id: SHOP_FILE,
-  title: 'Mellow Anchor file of a job, a vehicle or the shop, version 1',
+  title: 'Mellow Anchor file of a job, a vehicle or the shop, version 2',
   ...(JSON.parse(JSON.stringify(ShopFileSchema)) as object),
 })

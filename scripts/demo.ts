@@ -1,4 +1,3 @@
-import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 import { databaseSettings, type DatabaseSettings } from '../server/database/settings'
 import { ensureBuilt } from './build'
@@ -6,12 +5,12 @@ import { takeFolder } from './data-folder'
 import { ensureProgram, Plain } from './debian'
 import { end, Ending, isEnding } from './ending.mjs'
 import { databaseEnvironment, portTrouble, privateMariadb, type PrivateMariadb } from './mariadb'
-import { root, say } from './packages.mjs'
+import { say } from './packages.mjs'
+import { dataFolder, portAsked } from './shop-folder'
 import { startSupplier } from './supplier'
 import { addressesOf, isLoopback, startWebServer, tlsFrom, type WebServer } from './web-server'
 
 /** `npm run demo`: database, tables, demo scenario, build, serve; what dies is started again; Ctrl-C ends all of it. */
-const USUAL_PORT = 4180
 /** ms between looks at the database's process. */
 const LOOK = 1000
 /** A program that dies so often in a minute is not started again. */
@@ -51,9 +50,7 @@ async function start(): Promise<void> {
 /** Host and port as asked for, each refused in a sentence where it cannot be. */
 async function settings(): Promise<Settings> {
   const host = process.env.MELLOW_HOST ?? '127.0.0.1'
-  const port = Number(process.env.MELLOW_PORT ?? USUAL_PORT)
-  if (!Number.isInteger(port) || port < 1 || port > 65_535)
-    throw new Plain('MELLOW_PORT must be a port, 1 to 65535')
+  const port = portAsked()
   if (!isLoopback(host) && process.env.MELLOW_OPEN !== 'yes')
     throw new Plain(
       `MELLOW_HOST=${host} would let the whole network in, and there is no sign-in yet: whoever reaches it reads every ` +
@@ -73,8 +70,7 @@ async function settings(): Promise<Settings> {
 
 /** A private database in a data folder of this port's own. */
 async function ownDatabase(port: number): Promise<PrivateMariadb> {
-  const usual = port === USUAL_PORT ? 'demo' : `demo-${port}`
-  const folder = process.env.MELLOW_DATA ?? join(root, '.data', usual)
+  const folder = dataFolder(port)
   const giveBack = takeFolder(folder, port)
   process.once('exit', giveBack)
   say('Starting the private MariaDB …')

@@ -71,7 +71,7 @@ export function useFiling(subject: Subject, sight?: () => Sight) {
   const mine = computed(() =>
     timeline(entries.value).standing.filter(
       ({ origin, holds }, i) =>
-        holds.by === person.id && origin.kind !== 'goal' && i > 0 && !isPlaced(holds),
+        person.isMine(holds.by) && origin.kind !== 'goal' && i > 0 && !isPlaced(holds),
     ),
   )
 

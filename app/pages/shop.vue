@@ -7,6 +7,8 @@ const shop = useShopStore()
 const loaded = useLoaded(() => shop.load())
 const rate = useFollowed(() => shop.settings?.hourlyRate.toString())
 const comeback = useFollowed(() => shop.settings?.comeback.toString())
+const name = useFollowed(() => shop.settings?.name ?? '')
+const setName = () => set({ name: name.value?.trim() ?? '' }, 'Name kept.')
 const problem = ref('')
 const said = ref('')
 const choices = <T extends string>(ids: readonly T[], words: Record<T, string>) =>
@@ -46,6 +48,15 @@ const setSchool = (change: Partial<ShopSettingsBody['school']>) =>
     />
     <main v-if="shop.settings" class="grid max-w-6xl gap-x-10 gap-y-6 px-6 py-4 lg:grid-cols-2">
       <div class="flex flex-col gap-5">
+        <form class="flex items-end gap-3" @submit.prevent="setName">
+          <label class="grow"
+            ><span class="mb-1 block"
+              >Name of this shop <span class="text-soft">goes along with its files</span></span
+            >
+            <input v-model="name" class="field" maxlength="40" autocomplete="off"
+          /></label>
+          <button class="quiet">Keep</button>
+        </form>
         <form aria-labelledby="prices" @submit.prevent="setPrices">
           <h2 id="prices" class="text-[1.1rem]">Prices</h2>
           <p class="text-soft">
@@ -105,6 +116,7 @@ const setSchool = (change: Partial<ShopSettingsBody['school']>) =>
           <h2 id="files" class="text-[1.1rem]">Files in and out</h2>
           <FilesInOut />
         </section>
+        <PeopleHere class="mt-6" />
         <OwnPackages class="mt-6" />
       </div>
     </main>

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Person } from '../../contract'
 import { usePersonStore } from './person'
 
-const ANNE = { id: '01ARZ3NDEKTSV4RRFFQ69G5FAV', name: 'Anne', units: 'inch' } as const
+const ANNE: Person = { id: '01ARZ3NDEKTSV4RRFFQ69G5FAV', name: 'Anne', units: 'inch', also: [] }
 
 beforeEach(() => {
   const kept = new Map<string, string>()

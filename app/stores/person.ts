@@ -1,7 +1,7 @@
 import { useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import type { Page, Person } from '~~/contract'
+import type { NewPeopleChangeBody, Page, PeopleChange, Person } from '~~/contract'
 import type { UnitSystem } from '~~/core/quantity'
 
 /** Who works here, and who is at this device. Picking a name is no sign-in. */
@@ -11,7 +11,13 @@ export const usePersonStore = defineStore('person', () => {
   /** What this device knows of the person's units, until the server has said. */
   const known = useStorage<Record<string, UnitSystem>>('mellow-units', {})
   const current = computed(() => people.value.find((person) => person.id === id.value) ?? null)
-  const names = computed(() => new Map(people.value.map((person) => [person.id, person.name])))
+  /** By every id that entries name: also by those that were merged into another. */
+  const names = computed(
+    () =>
+      new Map(people.value.flatMap(({ id, also, name }) => [id, ...also].map((one) => [one, name]))),
+  )
+  /** Whether an entry that names this id was made by who is at this device. */
+  const isMine = (by: string) => by === id.value || (current.value?.also.includes(by) ?? false)
   const units = computed<UnitSystem>(() => known.value[id.value] ?? current.value?.units ?? 'metric')
 
   /** Counts what was set here, so that an answer that was asked for before does not turn it back. */
@@ -31,6 +37,9 @@ export const usePersonStore = defineStore('person', () => {
       after = `&after=${page.next}`
     }
     people.value = all
+    // Merged into another since this device last asked: it is that one who is here.
+    const stands = all.find(({ also }) => also.includes(id.value))
+    if (stands) id.value = stands.id
     known.value = Object.fromEntries(
       all.map(({ id: whose, units: theirs }) => [
         whose,
@@ -60,5 +69,15 @@ export const usePersonStore = defineStore('person', () => {
       throw error
     }
   }
-  return { people, id, current, names, units, load, add, setUnits }
+  /** Another name, two records made one, or parted again: kept with who and when, and everybody’s names read anew. */
+  async function change(
+    change: Pick<NewPeopleChangeBody, 'personId' | 'kind' | 'name' | 'into'>,
+  ): Promise<void> {
+    if (!current.value) throw new Error('Pick who is at this device first, at the bench')
+    const by = current.value.id
+    const at = new Date().toISOString()
+    await api<PeopleChange>('/people/changes', { id: newId(), by, at, ...change })
+    await load()
+  }
+  return { people, id, current, names, isMine, units, load, add, setUnits, change }
 })

@@ -65,7 +65,7 @@ export async function restoreBackup(
 }
 
 /** The checksum of all that follows the first line; one damaged byte anywhere is one that differs. */
-async function checkWhole(file: string): Promise<void> {
+export async function checkWhole(file: string): Promise<void> {
   const { size } = await stat(file)
   const damaged = new BackupRefused(
     'The file is damaged: its checksum does not fit. Nothing was changed.',
@@ -84,9 +84,15 @@ async function checkWhole(file: string): Promise<void> {
   if (wanted.length !== head.length || !timingSafeEqual(wanted, head)) throw damaged
 }
 
+/** What stands after the first line of a backup, a record on each. */
+export const linesOf = (file: string) =>
+  createInterface({
+    input: createReadStream(file, { start: HEAD_BYTES }).pipe(createGunzip()),
+    crlfDelay: Infinity,
+  })
+
 async function putBack(connection: Connection, file: string): Promise<Record<string, number>> {
-  const stream = createReadStream(file, { start: HEAD_BYTES }).pipe(createGunzip())
-  const lines = createInterface({ input: stream, crlfDelay: Infinity })
+  const lines = linesOf(file)
   let head: BackupHead | null = null
   let end: BackupEnd | null = null
   const hashes = new Map<string, ReturnType<typeof createHash>>()

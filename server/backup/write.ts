@@ -60,7 +60,11 @@ async function writeRows(
     at: new Date().toISOString(),
     tables: [],
   }
-  for (const name of KEPT_TABLES) head.tables.push({ name, columns: await columnsOf(connection, name) })
+  for (const name of KEPT_TABLES) {
+    const columns = await columnsOf(connection, name)
+    // Tables of an older version lack what came later; a backup is of the version that its head names.
+    if (columns.length > 0) head.tables.push({ name, columns })
+  }
   await line(head)
   const end: BackupEnd = { end: true, rows: {} }
   for (const { name, columns } of head.tables) {

@@ -12,6 +12,7 @@ import { packages } from './migrations/0010-packages'
 import { dueAndSearch } from './migrations/0011-due-and-search'
 import { learntFromJobs } from './migrations/0012-learnt-from-jobs'
 import { filedAt } from './migrations/0013-filed-at'
+import { peopleMerged } from './migrations/0014-people-merged'
 import { circuitPlan } from './migrations/0005-circuit-plan'
 
 /** Plain statements forward and back. MariaDB commits each on its own, so each migration is one small idea. */
@@ -35,6 +36,7 @@ const MIGRATIONS: readonly Migration[] = [
   dueAndSearch,
   learntFromJobs,
   filedAt,
+  peopleMerged,
 ]
 export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.name
 

@@ -17,6 +17,8 @@ export interface PersonRow extends Row<PersonRow> {
   name: string
   units: CreationOptional<UnitSystem>
   createdAt: CreationOptional<Date>
+  /** The record that stands for this one. */
+  mergedInto: CreationOptional<string | null>
 }
 export interface VehicleRow extends Row<VehicleRow> {
   id: string
@@ -76,6 +78,7 @@ export function defineModels(sequelize: Sequelize): Models {
       name: { type: DataTypes.STRING(80), allowNull: false },
       units: { type: DataTypes.ENUM(...UNIT_SYSTEMS), allowNull: false, defaultValue: 'metric' },
       createdAt: made,
+      mergedInto: ulid,
     }),
     Vehicle: sequelize.define<VehicleRow>('vehicles', {
       id: key,

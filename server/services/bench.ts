@@ -4,6 +4,7 @@ import type { JobKind, Outcome } from '../../core/journal'
 import type { NextStep } from '../../core/proof'
 import type { Database } from '../database/database'
 import { asColumn, matching, pageOf, pastCursor, whereOf } from './paging'
+import { recordsOf } from './people'
 import { refreshJobs, refreshStale } from './standing'
 
 /** A row as the one SELECT gives it. */
@@ -25,7 +26,8 @@ interface Row {
 
 const COLUMNS = `j.id, j.vehicleId, j.title, j.kind, j.createdAt, j.lastSequence, j.changedAt AS lastAt, j.outcome, j.step,
   j.fresh, j.changes, v.name AS vehicleName, p.name AS lastBy`
-const FROM = `FROM jobs j JOIN vehicles v ON v.id = j.vehicleId LEFT JOIN people p ON p.id = j.changedById`
+const FROM = `FROM jobs j JOIN vehicles v ON v.id = j.vehicleId LEFT JOIN people w ON w.id = j.changedById
+  LEFT JOIN people p ON p.id = COALESCE(w.mergedInto, w.id)`
 
 const ORDER = {
   changed: { by: ['j.changedAt', 'j.id'], of: (row: Row) => [asColumn(row.lastAt), row.id] },
@@ -40,7 +42,11 @@ const STANDINGS = {
 } as const
 
 /** What a page of jobs is asked for with: the statement and what fills its places. */
-export function jobsStatement(query: JobsQueryValues): {
+export function jobsStatement(
+  query: JobsQueryValues,
+  /** All records of the person that is asked for. */
+  records: readonly string[] = query.person ? [query.person] : [],
+): {
   sql: string
   replacements: unknown[]
   limit: number
@@ -53,8 +59,8 @@ export function jobsStatement(query: JobsQueryValues): {
   else if (filter) where.push({ sql: 'j.standing IN (?)', values: [[...STANDINGS[filter]]] })
   if (person)
     where.push({
-      sql: 'EXISTS (SELECT 1 FROM entries e WHERE e.jobId = j.id AND e.byId = ?)',
-      values: [person],
+      sql: 'EXISTS (SELECT 1 FROM entries e WHERE e.jobId = j.id AND e.byId IN (?))',
+      values: [[...records]],
     })
   if (after) where.push(pastCursor(after, order.by, 'DESC'))
   return {
@@ -71,7 +77,8 @@ export async function listJobs(
   database: Database,
   query: JobsQueryValues = {},
 ): Promise<Page<BenchJob>> {
-  const { sql, replacements, limit } = jobsStatement(query)
+  const records = query.person ? await recordsOf(database, query.person) : []
+  const { sql, replacements, limit } = jobsStatement(query, records)
   const select = () => database.sequelize.query<Row>(sql, { replacements, type: QueryTypes.SELECT })
   // A filter reads what is kept: what was filed a moment ago must be in it.
   if (query.filter) await refreshStale(database)

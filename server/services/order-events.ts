@@ -6,6 +6,7 @@ import type { Database } from '../database/database'
 import { inTransaction } from '../database/transaction'
 import { committed } from '../live/news'
 import { appendFirst } from './append'
+import { knownPerson } from './people'
 import { readOrders } from './read-orders'
 import { readOrder } from './orders'
 import { notFound, Refusal } from './refusal'
@@ -136,13 +137,6 @@ export async function placeOrder(
   })
   tellJobs(lines)
   return readOrder(database, id)
-}
-
-async function knownPerson({ models }: Database, id: string, transaction: Transaction): Promise<void> {
-  if (!(await models.Person.findByPk(id, { attributes: ['id'], transaction })))
-    throw new Refusal(422, 'nobody', 'Nobody with this id works here: pick a name at the bench', [
-      { path: '/by', message: 'is not a person here' },
-    ])
 }
 
 /** The moment of the delivery that brings it, by the shop's days and this server's clock; null where none are set. */

@@ -1,4 +1,4 @@
-import type { FieldProblem } from '../../contract'
+import type { FieldProblem, Namesakes } from '../../contract'
 
 /** A request that is refused, with the reason and what to do; the API turns it into problem details. */
 export class Refusal extends Error {
@@ -8,6 +8,8 @@ export class Refusal extends Error {
     readonly code: string,
     message: string,
     readonly errors?: FieldProblem[],
+    /** What has to be decided before it can go in. */
+    readonly namesakes?: Namesakes,
   ) {
     super(message)
   }

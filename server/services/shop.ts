@@ -17,6 +17,7 @@ const ONLY = 1
 const FIRST_DAY = new Date('1970-01-01T00:00:00.000Z')
 const usual = (): ShopSettingsBody => ({
   ...SHOP_COSTS,
+  name: '',
   school: { ...USUAL_POLICY },
   recordSince: null,
   delivery: [],
@@ -38,6 +39,7 @@ const settingsIn = (stored: unknown): ShopSettingsBody =>
 
 export async function setShop(database: Database, settings: ShopSettingsBody): Promise<Shop> {
   const before = await keptSettings(database)
+  const name = (settings.name ?? before?.name ?? '').trim()
   const delivery = settings.delivery ?? before?.delivery ?? []
   // A figure that is set as if nobody had set it is not kept.
   const learning = Object.fromEntries(
@@ -47,7 +49,7 @@ export async function setShop(database: Database, settings: ShopSettingsBody): P
   )
   await database.models.Shop.upsert({
     id: ONLY,
-    settings: JSON.stringify({ ...settings, delivery, learning }),
+    settings: JSON.stringify({ ...settings, name, delivery, learning }),
     changedAt: new Date(),
   })
   return readShop(database)
@@ -60,6 +62,10 @@ export const deliveryDays = async (database: Database): Promise<DeliveryDay[]> =
 /** Whether a figure is learnt from this shop's jobs, and from which on. */
 export const learningOf = async (database: Database, figure: Learnt): Promise<LearntSetting> =>
   settingOf((await keptSettings(database))?.learning, figure)
+
+/** What the shop calls itself; empty where it has not said. */
+export const shopName = async (database: Database): Promise<string> =>
+  (await keptSettings(database))?.name ?? ''
 
 async function keptSettings({ models }: Database): Promise<ShopSettingsBody | null> {
   const row = await models.Shop.findByPk(ONLY)

@@ -10,6 +10,7 @@ import { insertEntries } from '../services/append'
 import { columnOf, shownEntry } from '../services/entries'
 import { Refusal } from '../services/refusal'
 import { canonical } from './canonical'
+import { putPeople, type Told } from './people'
 import { wrong, type ReadFile } from './read'
 import { columnsOf, rowsOf, type FileRow } from './tables'
 
@@ -19,61 +20,46 @@ const AT_ONCE = 200
 type Counts = Record<string, number>
 
 /**
- * Puts a file's records in, all or nothing. What is here already, the same, stays; what has an id of something else here refuses
- * the whole file and is named.
+ * Puts a file's records in, all or nothing. What is here already stays, and keeps the name it has here; what has an id of
+ * something else here refuses the whole file and is named.
+ * @param told who of the file is who here, where a name is the same
  * @throws Refusal 409 or 422; nothing was changed
  */
 export async function importShopFile(
   database: Database,
   { file, entries }: ReadFile,
+  told: Told = {},
 ): Promise<ShopFileTold> {
-  const added = await inTransaction(database, async (transaction) => {
+  const done = await inTransaction(database, async (transaction) => {
     const counts: Counts = {}
-    counts.people = await putPeople(database, file.people, transaction)
-    counts.vehicles = await putVehicles(database, file.vehicles, transaction)
-    counts.jobs = await putJobs(database, file.jobs, transaction)
+    const kept: ShopFileTold['kept'] = []
+    counts.people = await putPeople(database, file, told, kept, transaction)
+    counts.vehicles = await putVehicles(database, file.vehicles, kept, transaction)
+    counts.jobs = await putJobs(database, file.jobs, kept, transaction)
     counts.files = await putFiles(database, file.files, transaction)
     counts.entries = await putEntries(database, entries, transaction)
     for (const table of SHELF_TABLES)
-      if (file.tables) counts[table] = await putRows(database, table, file.tables[table], transaction)
-    return counts
+      if (file.tables)
+        counts[table] = await putRows(database, table, file.tables[table] ?? [], transaction)
+    return { added: counts, kept }
   })
   committed('entries')
-  return { of: file.of, added }
+  return { of: file.of, ...done }
 }
+
+/** A vehicle as it is called, to its plate and model. */
+const labelOf = ({ name, plate, model }: Pick<ShopFile['vehicles'][number], 'name' | 'plate' | 'model'>) =>
+  [name, plate, model].filter((word) => word !== null).join(', ')
 
 const clash = (what: string, id: string, how: string): Refusal =>
   new Refusal(409, 'taken', `Refused: ${what} ${id} is here already and ${how}. Nothing was read in.`, [
     { path: `/${what}`, message: `${id} is here already and ${how}` },
   ])
 
-async function putPeople(
-  { models }: Database,
-  people: ShopFile['people'],
-  transaction: Transaction,
-): Promise<number> {
-  const known = new Map(
-    (await models.Person.findAll({ transaction })).map(({ id, name }) => [id, name]),
-  )
-  const names = new Map([...known].map(([id, name]) => [name.toLowerCase(), id]))
-  const fresh = people.filter(({ id, name }) => {
-    const here = known.get(id)
-    if (here !== undefined && here !== name) throw clash('people', id, `is called ${here}`)
-    const other = names.get(name.toLowerCase())
-    if (here === undefined && other !== undefined)
-      throw clash('people', other, `is called ${name}, too: give one of them another name`)
-    return here === undefined
-  })
-  await models.Person.bulkCreate(
-    fresh.map((one) => ({ ...one, createdAt: new Date(one.createdAt) })),
-    { transaction },
-  )
-  return fresh.length
-}
-
 async function putVehicles(
   { models }: Database,
   vehicles: ShopFile['vehicles'],
+  kept: ShopFileTold['kept'],
   transaction: Transaction,
 ): Promise<number> {
   const ids = vehicles.map(({ id }) => id)
@@ -83,7 +69,7 @@ async function putVehicles(
   const fresh = vehicles.filter((one) => {
     const here = known.get(one.id)
     if (here && (here.name !== one.name || here.plate !== one.plate || here.model !== one.model))
-      throw clash('vehicles', one.id, `is ${here.name}`)
+      kept.push({ what: 'vehicles', here: labelOf(here), there: labelOf(one) })
     return !here
   })
   await models.Vehicle.bulkCreate(
@@ -96,6 +82,7 @@ async function putVehicles(
 async function putJobs(
   { models }: Database,
   jobs: ShopFile['jobs'],
+  kept: ShopFileTold['kept'],
   transaction: Transaction,
 ): Promise<number> {
   const ids = jobs.map(({ id }) => id)
@@ -104,11 +91,10 @@ async function putJobs(
   )
   const fresh = jobs.filter((one) => {
     const here = known.get(one.id)
-    if (
-      here &&
-      (here.vehicleId !== one.vehicleId || here.title !== one.title || here.kind !== one.kind)
-    )
+    if (here && (here.vehicleId !== one.vehicleId || here.kind !== one.kind))
       throw clash('jobs', one.id, `is “${here.title}”`)
+    if (here && here.title !== one.title)
+      kept.push({ what: 'jobs', here: here.title, there: one.title })
     return !here
   })
   await models.Job.bulkCreate(

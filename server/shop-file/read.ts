@@ -2,6 +2,7 @@ import {
   checkEntry,
   fileIdOf,
   MOST_SHOP_FILE_BYTES,
+  NEWEST_SHOP_FILE,
   ShopFileSchema,
   type ShopFile,
 } from '../../contract'
@@ -29,11 +30,27 @@ export function readShopFile(bytes: Uint8Array): ReadFile {
   if (bytes.length > MOST_SHOP_FILE_BYTES)
     throw new Refusal(413, 'too-large', 'The file is too large: move a shop of this size by its backup')
   const value = parsed(bytes)
+  checkVersion(value)
   check ??= checker(ShopFileSchema)
   const { entries: raw, ...file } = check(value)
   const entries = raw.map((one, i) => entryAt(one, i))
   checkNames(file, entries)
   return { file, entries }
+}
+
+/** A newer file is refused in these words, and not by the first field that is strange in it. */
+function checkVersion(value: unknown): void {
+  const format = (value as { format?: unknown } | null)?.format
+  const version = typeof format === 'string' ? /^mellow-anchor file (\d{1,6})$/.exec(format) : null
+  if (!version || Number(version[1]) < 1)
+    throw wrong('/format', 'is none of Mellow Anchor: this is no file of a job, a vehicle or a shop')
+  if (Number(version[1]) > NEWEST_SHOP_FILE)
+    throw new Refusal(
+      422,
+      'newer',
+      `The file was made by a newer version of Mellow Anchor (file ${version[1]}; this one reads up to ${NEWEST_SHOP_FILE}). Update this one, then read it in. Nothing was read in.`,
+      [{ path: '/format', message: 'is of a newer version' }],
+    )
 }
 
 function parsed(bytes: Uint8Array): unknown {
@@ -79,6 +96,13 @@ function unique(list: readonly { id: string }[], name: string): Set<string> {
 /** Every id stands once, and whatever one record names of another is in the file. */
 function checkNames(file: ReadFile['file'], entries: ReadFile['entries']): void {
   const people = unique(file.people, 'people')
+  const stands = new Map(file.people.map((one) => [one.id, one]))
+  file.people.forEach(({ id, mergedInto }, i) => {
+    if (mergedInto === undefined) return
+    const other = stands.get(mergedInto)
+    if (!other || other.mergedInto !== undefined || mergedInto === id)
+      throw wrong(`/people/${i}/mergedInto`, `${mergedInto} is nobody of this file who stands for another`)
+  })
   const vehicles = unique(file.vehicles, 'vehicles')
   const jobs = unique(file.jobs, 'jobs')
   const files = unique(file.files, 'files')

@@ -5,6 +5,7 @@ import type { Database } from '../database/database'
 import { columnOf, shownEntry } from '../services/entries'
 import type { EntryRow } from '../database/models'
 import { notFound } from '../services/refusal'
+import { shopName } from '../services/shop'
 import { canonical } from './canonical'
 import { digestOf } from './digest'
 import { rowsOf } from './tables'
@@ -75,6 +76,8 @@ async function* written(
   yield* list('jobs', jobs)
   yield `"of":${JSON.stringify(what.of)},\n`
   yield* list('people', await peopleOf(database, what.of === 'shop' ? null : [...people], transaction))
+  const shop = await shopName(database)
+  if (shop !== '') yield `"shop":${JSON.stringify(shop)},\n`
   if (what.of === 'shop') {
     yield '"tables":{'
     let table = 0
@@ -145,7 +148,7 @@ async function historyOf(
   return rows.map((row) => shownEntry(row as EntryRow))
 }
 
-/** @param ids null for everybody */
+/** Also those that stand for them. @param ids null for everybody */
 async function peopleOf(
   { models }: Database,
   ids: readonly string[] | null,
@@ -153,15 +156,21 @@ async function peopleOf(
 ): Promise<ShopFile['people']> {
   const rows = await models.Person.findAll({
     ...(ids && { where: { id: [...ids] } }),
-    order: [['id', 'ASC']],
     transaction,
   })
-  return rows.map(({ id, name, units, createdAt }) => ({
-    id,
-    name,
-    units,
-    createdAt: createdAt.toISOString(),
-  }))
+  const own = new Set(rows.map(({ id }) => id))
+  const stand = rows.flatMap(({ mergedInto }) => (mergedInto !== null ? [mergedInto] : []))
+  const missing = stand.filter((id) => !own.has(id))
+  rows.push(...(await models.Person.findAll({ where: { id: missing }, transaction })))
+  return rows
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
+    .map(({ id, name, units, createdAt, mergedInto }) => ({
+      id,
+      name,
+      units,
+      createdAt: createdAt.toISOString(),
+      ...(mergedInto !== null && { mergedInto }),
+    }))
 }
 
 /** One by one: photographs of years do not fit into memory at once. */

@@ -46,6 +46,7 @@ describe('tables', () => {
       'part_mappings',
       'parts',
       'people',
+      'people_entries',
       'pulse',
       'search_words',
       'shop',

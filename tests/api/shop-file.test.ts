@@ -84,9 +84,14 @@ describe('the whole shop as a file', () => {
     const before = await textOf(empty, { of: 'shop' })
     const file = JSON.parse(text) as ShopFile & { entries: Record<string, unknown>[] }
     const cases: [string, (copy: typeof file) => string][] = [
-      ['a vehicle', (copy) => ((copy.vehicles[0]!.name = 'Another'), copy.vehicles[0]!.id)],
-      ['a person', (copy) => ((copy.people[0]!.name = 'Somebody else'), copy.people[0]!.id)],
-      ['a job', (copy) => ((copy.jobs[0]!.title = 'Another title'), copy.jobs[0]!.id)],
+      [
+        'a job',
+        (copy) => {
+          const [job] = copy.jobs
+          job!.vehicleId = copy.vehicles.find(({ id }) => id !== job!.vehicleId)!.id
+          return job!.id
+        },
+      ],
       [
         'an entry',
         (copy) => {
@@ -193,6 +198,7 @@ describe('a file at the door', () => {
     const file = (await (await fetch(`${address}/api/vehicles/${vehicleId}/file`)).json()) as ShopFile
     const cases: [string, (copy: ShopFile) => unknown][] = [
       ['/format', (copy) => ((copy as { format: string }).format = 'something else')],
+      ['/people/0/mergedInto', (copy) => (copy.people[0]!.mergedInto = copy.people[0]!.id)],
       ['/entries/0/sequence', (copy) => (copy.entries[0]!.sequence = 2)],
       ['/entries/0/by', (copy) => (copy.people = [])],
       ['/jobs/0/vehicleId', (copy) => (copy.jobs[0]!.vehicleId = newId())],
@@ -221,6 +227,18 @@ describe('a file at the door', () => {
     expect((await post(new Uint8Array([0x7b, 0xff, 0xfe]))).body.errors?.[0]?.message).toContain(
       'UTF-8',
     )
+  })
+
+  it('of a newer version is refused in those words; one of the first version is read', async () => {
+    const by = await aPerson()
+    const { vehicleId } = await aJob(by)
+    const { address } = runningSuite('api')
+    const text = await (await fetch(`${address}/api/vehicles/${vehicleId}/file`)).text()
+    const newer = await post(text.replace('mellow-anchor file 2', 'mellow-anchor file 3'))
+    expect([newer.status, newer.body.errors?.[0]?.path]).toEqual([422, '/format'])
+    expect(newer.body.detail).toMatch(/made by a newer version .*file 3.* up to 2.* Nothing was read in/)
+    const first = await post(text.replace('mellow-anchor file 2', 'mellow-anchor file 1'))
+    expect([first.status, first.body.added.entries]).toEqual([200, 0])
   })
 
   it('has schemas that are published', async () => {

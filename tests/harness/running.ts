@@ -168,6 +168,7 @@ const TABLES = [
   'entries',
   'jobs',
   'vehicles',
+  'people_entries',
   'people',
   'shop',
   'cues',

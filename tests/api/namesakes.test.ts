@@ -1,0 +1,163 @@
+import { Readable } from 'node:stream'
+import { beforeAll, describe, expect, it } from 'vitest'
+import type { Namesakes, ShopFile } from '../../contract'
+import { fromArchetype } from '../../core/installation'
+import type { Entry } from '../../core/journal'
+import type { Database } from '../../server/database/database'
+import { appendEntry } from '../../server/services/append-queue'
+import { readJob, addJob } from '../../server/services/jobs'
+import { addPerson, listPeople, namesOfPeople } from '../../server/services/people'
+import { changePeople } from '../../server/services/people-changes'
+import { setShop, readShop } from '../../server/services/shop'
+import { addVehicle } from '../../server/services/vehicles'
+import { importShopFile } from '../../server/shop-file/import'
+import { readShopFile } from '../../server/shop-file/read'
+import { writeShopFile, type WhatFile } from '../../server/shop-file/write'
+import { freshDatabase, testMariadb } from '../harness/running'
+import { anEntry, newId } from './client'
+
+const fileOf = async (database: Database, what: WhatFile): Promise<Buffer> => {
+  let text = ''
+  for await (const piece of Readable.from(writeShopFile(database, what))) text += piece as string
+  return Buffer.from(text)
+}
+const into = (database: Database, file: Buffer, told = {}) =>
+  importShopFile(database, readShopFile(file), told)
+const asked = async (done: Promise<unknown>): Promise<Namesakes> =>
+  done.then(
+    () => expect.fail('it was taken'),
+    (error: { namesakes?: Namesakes }) => error.namesakes!,
+  )
+
+describe('two shops with namesakes exchange a job', () => {
+  const [anne, tam, hers, his] = [newId(), newId(), newId(), newId()]
+  const [vehicleId, jobId] = [newId(), newId()]
+  const subject = { type: 'job', id: jobId } as const
+  let hill: Database
+  let mill: Database
+  const note = (database: Database, by: string, words: string) =>
+    appendEntry(database, subject, anEntry(subject, by, 'note', { words }))
+  const names = async (database: Database) => {
+    const known = await namesOfPeople(database)
+    const { entries } = await readJob(database, jobId, 'all')
+    return entries.map(({ by }) => known.get(by))
+  }
+  const entriesIn = async (database: Database): Promise<Entry[]> =>
+    (await readJob(database, jobId, 'all')).entries
+
+  beforeAll(async () => {
+    const { settings } = await testMariadb()
+    hill = await freshDatabase(settings, 'mellow_hill')
+    mill = await freshDatabase(settings, 'mellow_mill')
+    await addPerson(hill, { id: anne, name: 'Anne' })
+    await addPerson(hill, { id: tam, name: 'Tam' })
+    await addPerson(mill, { id: hers, name: 'Anne' })
+    await addPerson(mill, { id: his, name: 'tam' })
+    await setShop(hill, { ...(await readShop(hill)).settings, name: 'Hill Street' })
+    const vehicle = { type: 'vehicle', id: vehicleId } as const
+    await addVehicle(hill, {
+      id: vehicleId,
+      name: 'Van',
+      entries: [anEntry(vehicle, anne, 'installation', fromArchetype('long-line'))],
+    })
+    await addJob(hill, {
+      id: jobId,
+      vehicleId,
+      title: 'Soft',
+      entries: [anEntry(subject, tam, 'goal', { jobKind: 'fault', wanted: '' })],
+    })
+    await note(hill, anne, 'from the hill')
+    return async () => {
+      await hill.sequelize.close()
+      await mill.sequelize.close()
+    }
+  })
+
+  it('there: each namesake is asked about, and nothing goes in before', async () => {
+    const file = await fileOf(hill, { of: 'job', id: jobId })
+    expect(await asked(into(mill, file))).toEqual({
+      shop: 'Hill Street',
+      people: [
+        { id: anne, name: 'Anne', here: hers },
+        { id: tam, name: 'Tam', here: his },
+      ],
+    })
+    // Only one of the two told: the other is asked about.
+    const left = await asked(into(mill, file, { same: tam, by: hers }))
+    expect(left.people.map(({ name }) => name)).toEqual(['Anne'])
+    await expect(into(mill, file, { same: tam, mark: 'Hill Street' })).rejects.toThrow(/\/by is missing/)
+    expect(await mill.models.Entry.count()).toBe(0)
+    expect(await mill.models.Person.count()).toBe(2)
+  })
+
+  it('there: one is the same person, the other somebody else with a mark; with who and when', async () => {
+    const file = await fileOf(hill, { of: 'job', id: jobId })
+    const { added } = await into(mill, file, { same: tam, mark: 'Hill Street', by: hers })
+    expect(added).toMatchObject({ people: 2, vehicles: 1, jobs: 1, entries: 3 })
+    expect(await entriesIn(mill)).toEqual(await entriesIn(hill))
+    expect(await names(mill)).toEqual(['tam', 'Anne (Hill Street)'])
+    expect((await listPeople(mill)).items.map(({ name }) => name)).toEqual([
+      'Anne',
+      'Anne (Hill Street)',
+      'tam',
+    ])
+  })
+
+  it('back: who is known keeps the name of here, whoever filed there is asked about, and the history goes on', async () => {
+    await note(mill, hers, 'from the mill')
+    await note(mill, tam, 'by an old tablet in the merged name')
+    const file = await fileOf(mill, { of: 'job', id: jobId })
+    const namesakes = await asked(into(hill, file))
+    expect(namesakes).toEqual({
+      shop: null,
+      people: [
+        { id: hers, name: 'Anne', here: anne },
+        // He stands for the merged one there, and so comes along.
+        { id: his, name: 'tam', here: tam },
+      ],
+    })
+    const done = await into(hill, file, { same: his, mark: 'the mill', by: tam })
+    expect(done.added).toMatchObject({ people: 2, entries: 2 })
+    expect(done.kept).toEqual([{ what: 'people', here: 'Anne', there: 'Anne (Hill Street)' }])
+    expect(await entriesIn(hill)).toEqual(await entriesIn(mill))
+    expect(await names(hill)).toEqual(['Tam', 'Anne', 'Anne (the mill)', 'Tam'])
+  })
+
+  it('there again: nobody is asked about any more, and a name put right there stays', async () => {
+    await note(hill, anne, 'once more')
+    await changePeople(mill, {
+      ...{ id: newId(), personId: anne, kind: 'renamed', name: 'Anne of the hill' },
+      ...{ by: hers, at: new Date().toISOString() },
+    })
+    const done = await into(mill, await fileOf(hill, { of: 'job', id: jobId }))
+    expect(done.added).toMatchObject({ people: 0, entries: 1 })
+    expect(await entriesIn(mill)).toEqual(await entriesIn(hill))
+    expect((await names(mill)).at(-1)).toBe('Anne of the hill')
+    // Renamed there, renamed here: nobody’s words for a van refuse a job.
+    await hill.models.Vehicle.update({ plate: 'AB 12' }, { where: { id: vehicleId } })
+    await hill.models.Job.update({ title: 'Soft, again' }, { where: { id: jobId } })
+    const renamed = await into(mill, await fileOf(hill, { of: 'job', id: jobId }))
+    expect(renamed.kept).toEqual([
+      { what: 'people', here: 'Anne of the hill', there: 'Anne' },
+      { what: 'people', here: 'Anne', there: 'Anne (the mill)' },
+      { what: 'vehicles', here: 'Van', there: 'Van, AB 12' },
+      { what: 'jobs', here: 'Soft', there: 'Soft, again' },
+    ])
+  })
+
+  it('a mark that is taken, or too long, is said; a whole shop comes with its merged people', async () => {
+    const file = JSON.parse((await fileOf(hill, { of: 'job', id: jobId })).toString()) as ShopFile
+    const stranger = { ...file.people[0]!, id: newId(), name: 'Anne' }
+    const with2 = Buffer.from(JSON.stringify({ ...file, people: [...file.people, stranger] }))
+    await addPerson(mill, { id: newId(), name: 'Anne (the hill)' })
+    const taken = await asked(into(mill, with2, { mark: 'the hill', by: hers }))
+    expect(taken.people).toMatchObject([{ id: stranger.id, name: 'Anne (the hill)' }])
+    const { settings } = await testMariadb()
+    const third = await freshDatabase(settings, 'mellow_third_shop')
+    const whole = await fileOf(mill, { of: 'shop' })
+    await into(third, whole)
+    expect((await fileOf(third, { of: 'shop' })).toString()).toBe(whole.toString())
+    expect((await listPeople(third)).items).toEqual((await listPeople(mill)).items)
+    await third.sequelize.close()
+  })
+})
