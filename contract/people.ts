@@ -26,7 +26,9 @@ export const NewPeopleChange = Type.Object(
 /** Who of a file of another shop is who here, where a name is the same: `same` are one person, all others get the mark. */
 export const ImportQuery = Type.Object(
   {
-    same: Type.Optional(Type.String({ maxLength: 11_000, pattern: '^([0-9A-Z]{26}(,[0-9A-Z]{26})*)?$' })),
+    same: Type.Optional(
+      Type.String({ maxLength: 11_000, pattern: '^([0-9A-Z]{26}(,[0-9A-Z]{26})*)?$' }),
+    ),
     mark: Type.Optional(Line(40)),
     by: Type.Optional(Ulid),
   },

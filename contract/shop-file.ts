@@ -136,8 +136,8 @@ export interface ShopFileTold {
   of: ShopFile['of']
   /** Rows that are new here, by what they are; the rest was here already, the same. */
   added: Record<string, number>
-  /** Names and titles that differ in the file: what stands here stays. */
-  kept: { what: 'people' | 'vehicles' | 'jobs'; here: string; there: string }[]
+  /** Names, titles and settings that differ in the file: what stands here stays. */
+  kept: { what: 'people' | 'vehicles' | 'jobs' | 'shop' | 'parts'; here: string; there: string }[]
 }
 
 /** The schema as it is published. */

@@ -36,8 +36,7 @@ async function backup(file: string): Promise<void> {
     )
   await withShop(shop, async (settings) => {
     const here = await heldIn(settings)
-    if (!here)
-      throw new Plain(`There is no shop to back up: ${shop.words} has none of its tables yet.`)
+    if (!here) throw new Plain(`There is no shop to back up: ${shop.words} has none of its tables yet.`)
     say(`Backing up ${shop.words}: ${held(here)}.`)
     const { rows, bytes, sha256 } = await writeBackup(settings, file)
     say(`${file}: ${table(rows)}; ${(bytes / 1e6).toFixed(1)} MB, checksum ${sha256.slice(0, 12)}…`)
@@ -54,12 +53,9 @@ async function restore(file: string): Promise<void> {
     const copied = here !== null && Object.values(here).some((count) => count > 0)
     if (copied) await consent(shop.words, here)
     await migrated(settings)
-    if (copied) {
-      const copy = copyBeside(shop)
-      await writeBackup(settings, copy)
-      say(`What was there is kept in ${copy}`)
-    }
-    const rows = await restoreBackup(settings, file)
+    const copy = copied ? copyBeside(shop) : undefined
+    const rows = await restoreBackup(settings, file, copy)
+    if (copy !== undefined) say(`What was there is kept in ${copy}`)
     say(
       `Put back into ${shop.words}: ${table(rows)}. Pages that are open say so, and show it once they are opened again.`,
     )

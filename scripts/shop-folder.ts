@@ -15,7 +15,5 @@ export function portAsked(env: NodeJS.ProcessEnv = process.env): number {
 
 /** The data folder of the shop at a port: each port has its own, unless a folder is named. */
 export function dataFolder(port: number, env: NodeJS.ProcessEnv = process.env): string {
-  return resolve(
-    env.MELLOW_DATA || join(root, '.data', port === USUAL_PORT ? 'demo' : `demo-${port}`),
-  )
+  return resolve(env.MELLOW_DATA || join(root, '.data', port === USUAL_PORT ? 'demo' : `demo-${port}`))
 }

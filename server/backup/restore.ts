@@ -25,18 +25,23 @@ import {
   type BackupHead,
   type Cell,
 } from './format'
+import { writeWhole } from './write'
 
 /** Rows that are put in at once; photographs one by one. */
 const AT_ONCE = 200
+const DEADLOCK = 1213
+const TRIES = 20
 
 /**
  * Puts a backup in the place of all that the database holds. The file is read through and its checksum looked at before the
  * database is touched; then all of it goes in as one transaction, which is read back and compared before it holds.
+ * @param copy where all that is taken out is written first: nothing is filed between the two
  * @throws BackupRefused where the file is damaged, newer than this program, or does not go in whole; nothing was changed
  */
 export async function restoreBackup(
   settings: DatabaseSettings,
   file: string,
+  copy?: string,
 ): Promise<Record<string, number>> {
   await checkWhole(file)
   const connection = await connectTo(settings)
@@ -45,6 +50,10 @@ export async function restoreBackup(
     await connection.query('SET foreign_key_checks = 0')
     await connection.beginTransaction()
     try {
+      if (copy !== undefined) {
+        await stopFiling(connection)
+        await writeWhole(connection, copy)
+      }
       const rows = await putBack(connection, file)
       // Servers that run look at this now and then, and forget what they have read before.
       await connection.query(
@@ -54,7 +63,9 @@ export async function restoreBackup(
       return rows
     } catch (error) {
       await connection.rollback()
-      if (error instanceof BackupRefused) throw error
+      // What the file system says of the copy is told by whoever named it.
+      const isFile = typeof (error as NodeJS.ErrnoException).syscall === 'string'
+      if (error instanceof BackupRefused || isFile) throw error
       throw new BackupRefused(
         `The backup does not go in: ${error instanceof Error ? error.message : String(error)}. Nothing was changed.`,
       )
@@ -62,6 +73,20 @@ export async function restoreBackup(
   } finally {
     await connection.end()
   }
+}
+
+/** Whoever files waits until the other shop is in its place. */
+async function stopFiling(connection: Connection): Promise<void> {
+  for (let tried = 1; ; tried++)
+    try {
+      for (const table of KEPT_TABLES)
+        await connection.query(`SELECT COUNT(*) FROM \`${table}\` FOR UPDATE`)
+      return
+    } catch (error) {
+      // Somebody files in another order of tables: he is through, and it is begun anew.
+      if ((error as { errno?: number }).errno !== DEADLOCK || tried === TRIES) throw error
+      await connection.beginTransaction()
+    }
 }
 
 /** The checksum of all that follows the first line; one damaged byte anywhere is one that differs. */

@@ -3,7 +3,7 @@ import { open, rename, rm, type FileHandle } from 'node:fs/promises'
 import { createGzip } from 'node:zlib'
 import { once } from 'node:events'
 import type { DatabaseSettings } from '../database/settings'
-import { cellOf, columnsOf, connectTo, newestMigration, selectOf } from './connection'
+import { cellOf, columnsOf, connectTo, newestMigration, selectOf, type Connection } from './connection'
 import { headOf, HEAD_BYTES, KEPT_TABLES, type BackupEnd, type BackupHead } from './format'
 
 export interface Written {
@@ -18,13 +18,21 @@ export interface Written {
  */
 export async function writeBackup(settings: DatabaseSettings, file: string): Promise<Written> {
   const connection = await connectTo(settings)
-  const part = `${file}.part`
-  const out = await open(part, 'w', 0o600)
   try {
     await connection.query('SET SESSION TRANSACTION ISOLATION LEVEL REPEATABLE READ')
     await connection.query('START TRANSACTION WITH CONSISTENT SNAPSHOT')
+    return await writeWhole(connection, file)
+  } finally {
+    await connection.end()
+  }
+}
+
+/** The same within a transaction that somebody else has begun, and ends. */
+export async function writeWhole(connection: Connection, file: string): Promise<Written> {
+  const part = `${file}.part`
+  const out = await open(part, 'w', 0o600)
+  try {
     const written = await writeRows(connection, out)
-    await connection.query('COMMIT')
     await out.sync()
     await out.close()
     await rename(part, file)
@@ -33,15 +41,10 @@ export async function writeBackup(settings: DatabaseSettings, file: string): Pro
     await out.close().catch(() => {})
     await rm(part, { force: true })
     throw error
-  } finally {
-    await connection.end()
   }
 }
 
-async function writeRows(
-  connection: Awaited<ReturnType<typeof connectTo>>,
-  out: FileHandle,
-): Promise<Written> {
+async function writeRows(connection: Connection, out: FileHandle): Promise<Written> {
   const hash = createHash('sha256')
   let at = HEAD_BYTES
   const gzip = createGzip()

@@ -4,7 +4,11 @@ import { Refusal } from '../services/refusal'
 
 /** Any error as problem details. What is not the sender's fault is told without its insides. */
 export function problemOf(error: unknown): Problem {
-  if (error instanceof Refusal) return problem(error.status, error.code, error.message, error.errors)
+  if (error instanceof Refusal)
+    return {
+      ...problem(error.status, error.code, error.message, error.errors),
+      ...(error.namesakes && { namesakes: error.namesakes }),
+    }
   switch (troubleOf(error)) {
     case 'busy':
     case 'deadlock':

@@ -108,11 +108,7 @@ async function changeById(
   return row ?? null
 }
 
-type Work = (
-  database: Database,
-  change: NewPeopleChangeBody,
-  transaction: Transaction,
-) => Promise<Kept>
+type Work = (database: Database, change: NewPeopleChangeBody, transaction: Transaction) => Promise<Kept>
 
 const DONE: Record<NewPeopleChangeBody['kind'], Work> = {
   renamed: async (database, { personId, name }, transaction) => {
@@ -131,7 +127,10 @@ const DONE: Record<NewPeopleChangeBody['kind'], Work> = {
     // In one order, whoever asks: two that merge the same two do not wait for each other.
     const rows = new Map<string, PersonRow>()
     for (const id of [personId, target].sort())
-      rows.set(id, await locked(database, id, id === target ? 'person to merge into' : 'person', transaction))
+      rows.set(
+        id,
+        await locked(database, id, id === target ? 'person to merge into' : 'person', transaction),
+      )
     const [person, stands] = [rows.get(personId)!, rows.get(target)!]
     for (const one of [person, stands])
       if (one.mergedInto !== null)

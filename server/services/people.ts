@@ -14,10 +14,7 @@ const shownPerson = ({ id, name, units }: PersonRow, also: string[] = []): Perso
 })
 
 /** Ids of the records for which these stand, by id. */
-async function alsoOf(
-  { sequelize }: Database,
-  ids: readonly string[],
-): Promise<Map<string, string[]>> {
+async function alsoOf({ sequelize }: Database, ids: readonly string[]): Promise<Map<string, string[]>> {
   const also = new Map<string, string[]>(ids.map((id) => [id, []]))
   if (ids.length === 0) return also
   const rows = await sequelize.query<{ id: string; mergedInto: string }>(
@@ -73,7 +70,10 @@ export async function addPerson(
     const known = await models.Person.findByPk(id, { transaction })
     if (known?.name === wanted) return { person: shownPerson(known), created: false }
     if (known) throw new Refusal(409, 'taken', 'This id belongs to somebody else')
-    const sameName = await models.Person.findOne({ where: { name: wanted, mergedInto: null }, transaction })
+    const sameName = await models.Person.findOne({
+      where: { name: wanted, mergedInto: null },
+      transaction,
+    })
     if (sameName)
       throw new Refusal(409, 'name-taken', `There is a ${wanted} already: pick that name`, [
         { path: '/name', message: 'is taken' },

@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util'
 import { QueryTypes, type Transaction } from 'sequelize'
-import { SHELF_TABLES, type ShelfTable, type ShopFile, type ShopFileTold } from '../../contract'
+import type { ShopFile, ShopFileTold } from '../../contract'
 import type { Subject } from '../../core/journal'
 import type { Database } from '../database/database'
 import type { EntryRow } from '../database/models'
@@ -8,14 +8,9 @@ import { inTransaction } from '../database/transaction'
 import { committed } from '../live/news'
 import { insertEntries } from '../services/append'
 import { columnOf, shownEntry } from '../services/entries'
-import { Refusal } from '../services/refusal'
-import { canonical } from './canonical'
 import { putPeople, type Told } from './people'
-import { wrong, type ReadFile } from './read'
-import { columnsOf, rowsOf, type FileRow } from './tables'
-
-/** Rows that go in at once. */
-const AT_ONCE = 200
+import { clash, type ReadFile } from './read'
+import { AT_ONCE, putTables } from './rows'
 
 type Counts = Record<string, number>
 
@@ -38,9 +33,7 @@ export async function importShopFile(
     counts.jobs = await putJobs(database, file.jobs, kept, transaction)
     counts.files = await putFiles(database, file.files, transaction)
     counts.entries = await putEntries(database, entries, transaction)
-    for (const table of SHELF_TABLES)
-      if (file.tables)
-        counts[table] = await putRows(database, table, file.tables[table] ?? [], transaction)
+    if (file.tables) Object.assign(counts, await putTables(database, file.tables, kept, transaction))
     return { added: counts, kept }
   })
   committed('entries')
@@ -48,13 +41,12 @@ export async function importShopFile(
 }
 
 /** A vehicle as it is called, to its plate and model. */
-const labelOf = ({ name, plate, model }: Pick<ShopFile['vehicles'][number], 'name' | 'plate' | 'model'>) =>
+const labelOf = ({
+  name,
+  plate,
+  model,
+}: Pick<ShopFile['vehicles'][number], 'name' | 'plate' | 'model'>) =>
   [name, plate, model].filter((word) => word !== null).join(', ')
-
-const clash = (what: string, id: string, how: string): Refusal =>
-  new Refusal(409, 'taken', `Refused: ${what} ${id} is here already and ${how}. Nothing was read in.`, [
-    { path: `/${what}`, message: `${id} is here already and ${how}` },
-  ])
 
 async function putVehicles(
   { models }: Database,
@@ -228,61 +220,4 @@ async function moveOn(
       type: QueryTypes.UPDATE,
       transaction,
     })
-}
-
-const MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/
-const valueOf = (cell: string | number | null): string | number | Date | null =>
-  typeof cell === 'string' && MOMENT.test(cell) ? new Date(cell) : cell
-
-/** Rows of one of the shop's own tables, as they are. */
-async function putRows(
-  database: Database,
-  table: ShelfTable,
-  rows: readonly FileRow[],
-  transaction: Transaction,
-): Promise<number> {
-  if (rows.length === 0) return 0
-  const { all, key } = await columnsOf(database, table, transaction)
-  const keyOf = (row: FileRow) => key.map((name) => String(row[name])).join(' ')
-  const known = new Map(
-    (await rowsOf(database, table, transaction)).map((row) => [keyOf(row), canonical(row)]),
-  )
-  const fresh = rows.filter((row, i) => {
-    const names = Object.keys(row)
-    const strange = names.find((name) => !all.includes(name))
-    if (strange) throw wrong(`/tables/${table}/${i}/${strange}`, 'is not known here')
-    const missing = all.find((name) => !names.includes(name))
-    if (missing) throw wrong(`/tables/${table}/${i}/${missing}`, 'is missing')
-    const here = known.get(keyOf(row))
-    if (here !== undefined && here !== canonical(row))
-      throw clash(table, keyOf(row), 'says something else')
-    return here === undefined
-  })
-  for (let i = 0; i < fresh.length; i += AT_ONCE) {
-    const batch = fresh.slice(i, i + AT_ONCE)
-    try {
-      await database.sequelize.query(
-        `INSERT INTO \`${table}\` (${all.map((name) => `\`${name}\``).join(', ')})
-         VALUES ${batch.map(() => `(${all.map(() => '?').join(', ')})`).join(', ')}`,
-        {
-          replacements: batch.flatMap((row) => all.map((name) => valueOf(row[name]!))),
-          type: QueryTypes.INSERT,
-          transaction,
-        },
-      )
-    } catch (error) {
-      throw refusedRow(table, error)
-    }
-  }
-  return fresh.length
-}
-
-/** What the database will not take of a row is the file's fault, and no failure. */
-function refusedRow(table: ShelfTable, error: unknown): unknown {
-  const { errno } = ((error as { original?: object }).original ?? {}) as { errno?: number }
-  // Too long, no such value, no number, out of range, names nothing, stands there already, no JSON.
-  return errno !== undefined &&
-    [1062, 1264, 1265, 1292, 1366, 1406, 1452, 3819, 4025, 1048].includes(errno)
-    ? wrong(`/tables/${table}`, 'holds a row that does not fit here')
-    : error
 }

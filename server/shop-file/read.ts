@@ -84,6 +84,12 @@ function entryAt(raw: ShopFile['entries'][number], i: number): ReadFile['entries
 export const wrong = (path: string, message: string): Refusal =>
   new Refusal(422, 'invalid', `Refused: ${path || 'the file'} ${message}`, [{ path, message }])
 
+/** Something here has this id, and is something else. */
+export const clash = (what: string, id: string, how: string): Refusal =>
+  new Refusal(409, 'taken', `Refused: ${what} ${id} is here already and ${how}. Nothing was read in.`, [
+    { path: `/${what}`, message: `${id} is here already and ${how}` },
+  ])
+
 function unique(list: readonly { id: string }[], name: string): Set<string> {
   const seen = new Set<string>()
   list.forEach(({ id }, i) => {
@@ -101,7 +107,10 @@ function checkNames(file: ReadFile['file'], entries: ReadFile['entries']): void 
     if (mergedInto === undefined) return
     const other = stands.get(mergedInto)
     if (!other || other.mergedInto !== undefined || mergedInto === id)
-      throw wrong(`/people/${i}/mergedInto`, `${mergedInto} is nobody of this file who stands for another`)
+      throw wrong(
+        `/people/${i}/mergedInto`,
+        `${mergedInto} is nobody of this file who stands for another`,
+      )
   })
   const vehicles = unique(file.vehicles, 'vehicles')
   const jobs = unique(file.jobs, 'jobs')

@@ -137,12 +137,14 @@ describe('npm run backup and npm run restore, of two shops on one machine', () =
       ['restore', join(folder, 'none.backup'), /This is no backup of Mellow Anchor/],
       ['restore', '--force', /--force is not known here/],
     ]
-    for (const [way, given, words] of cases) {
-      const { code, stderr } = await command(way, ports[0]!, given)
-      expect([code, given]).toEqual([1, given])
-      expect(stderr).toMatch(words)
-      expect(stderr).not.toMatch(/^\s+at /m)
-    }
+    await Promise.all(
+      cases.map(async ([way, given, words]) => {
+        const { code, stderr } = await command(way, ports[0]!, given)
+        expect([code, given]).toEqual([1, given])
+        expect(stderr).toMatch(words)
+        expect(stderr).not.toMatch(/^\s+at /m)
+      }),
+    )
     const full = Object.assign(new Error('write'), { code: 'ENOSPC' })
     expect(fileTrouble(full, 'backup', file)?.message).toBe(
       'The disk is full: there is no room for the backup. No backup was written.',

@@ -118,6 +118,53 @@ describe('backup and restore', () => {
     expect(gaps).toEqual([])
   })
 
+  it('put back while the server files on: all that was acknowledged is in the copy, or was filed after', async () => {
+    await restoreBackup(toSettings, file)
+    const [job] = await to.sequelize.query<{ id: string; by: string }>(
+      'SELECT j.id AS id, (SELECT MIN(id) FROM people) AS `by` FROM jobs j LIMIT 1',
+      { type: QueryTypes.SELECT },
+    )
+    const subject = { type: 'job' as const, id: job!.id }
+    let filing = true
+    const told: string[] = []
+    const filed = Array.from({ length: 3 }, async () => {
+      while (filing) {
+        const id = newId()
+        const entry = {
+          ...{ id, subject, kind: 'note' as const, by: job!.by },
+          ...{ at: new Date().toISOString(), payload: { words: 'meanwhile' } },
+        }
+        // One that comes too late is refused, and told so: a browser keeps it.
+        await appendEntry(to, subject, entry).then(
+          () => told.push(id),
+          () => {},
+        )
+      }
+    })
+    const copy = join(folder, 'copy.backup')
+    const before = told.length
+    await restoreBackup(toSettings, file, copy)
+    filing = false
+    await Promise.all(filed)
+    const idsIn = (lines: string[]) =>
+      lines.flatMap((text) => {
+        const row = JSON.parse(text) as unknown
+        return Array.isArray(row) && row[0] === 'entries' ? [(row[1] as string[])[0]!] : []
+      })
+    const copied = idsIn(
+      gunzipSync(readFileSync(copy).subarray(HEAD_BYTES)).toString().trimEnd().split('\n'),
+    )
+    const here = (await to.models.Entry.findAll({ attributes: ['id'] })).map(({ id }) => id)
+    const kept = new Set([...copied, ...here])
+    expect(told.filter((id) => !kept.has(id))).toEqual([])
+    expect(told.length).toBeGreaterThan(before)
+    // The copy itself goes in again.
+    await restoreBackup(toSettings, copy)
+    expect((await to.models.Entry.findAll({ attributes: ['id'] })).map(({ id }) => id).sort()).toEqual(
+      copied.sort(),
+    )
+  })
+
   it('any damaged byte, a file cut off, and what is no backup are refused; the database is as it was', async () => {
     await restoreBackup(toSettings, file)
     const before = await sums(to)

@@ -1,11 +1,14 @@
 import { Readable } from 'node:stream'
+import { QueryTypes } from 'sequelize'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Namesakes, ShopFile } from '../../contract'
 import { fromArchetype } from '../../core/installation'
 import type { Entry } from '../../core/journal'
+import { loadDemo } from '../../demo/load'
 import type { Database } from '../../server/database/database'
 import { appendEntry } from '../../server/services/append-queue'
 import { readJob, addJob } from '../../server/services/jobs'
+import { listOrders } from '../../server/services/orders'
 import { addPerson, listPeople, namesOfPeople } from '../../server/services/people'
 import { changePeople } from '../../server/services/people-changes'
 import { setShop, readShop } from '../../server/services/shop'
@@ -85,7 +88,9 @@ describe('two shops with namesakes exchange a job', () => {
     // Only one of the two told: the other is asked about.
     const left = await asked(into(mill, file, { same: tam, by: hers }))
     expect(left.people.map(({ name }) => name)).toEqual(['Anne'])
-    await expect(into(mill, file, { same: tam, mark: 'Hill Street' })).rejects.toThrow(/\/by is missing/)
+    await expect(into(mill, file, { same: tam, mark: 'Hill Street' })).rejects.toThrow(
+      /\/by is missing/,
+    )
     expect(await mill.models.Entry.count()).toBe(0)
     expect(await mill.models.Person.count()).toBe(2)
   })
@@ -143,6 +148,64 @@ describe('two shops with namesakes exchange a job', () => {
       { what: 'vehicles', here: 'Van', there: 'Van, AB 12' },
       { what: 'jobs', here: 'Soft', there: 'Soft, again' },
     ])
+  })
+
+  it('a whole shop enters one that has settings, parts and a basket of its own: those stay, and the rest comes', async () => {
+    const { settings } = await testMariadb()
+    const [one, two] = [
+      await freshDatabase(settings, 'mellow_whole_one'),
+      await freshDatabase(settings, 'mellow_whole_two'),
+    ]
+    await loadDemo(one)
+    await loadDemo(two)
+    const countsOf = async ({ sequelize }: Database) =>
+      Object.fromEntries(
+        await Promise.all(
+          ['people', 'jobs', 'entries', 'parts', 'orders', 'order_lines'].map(async (table) => {
+            const [row] = await sequelize.query<{ n: number }>(`SELECT COUNT(*) AS n FROM ${table}`, {
+              type: QueryTypes.SELECT,
+            })
+            return [table, Number(row!.n)] as const
+          }),
+        ),
+      )
+    const [ofOne, ofTwo] = [await countsOf(one), await countsOf(two)]
+    const baskets = async (database: Database) =>
+      (await listOrders(database)).filter(({ state }) => state === 'draft')
+    const [basketsOne, basketsTwo] = [await baskets(one), await baskets(two)]
+    expect(basketsOne.length).toBeGreaterThan(0)
+    const whole = await fileOf(one, { of: 'shop' })
+    const namesakes = await asked(into(two, whole))
+    expect(namesakes.people).toHaveLength(ofOne.people!)
+    const told = {
+      same: namesakes.people.map(({ id }) => id).join(','),
+      by: namesakes.people[0]!.here,
+    }
+    const { added, kept } = await into(two, whole, told)
+    expect(added).toMatchObject({ jobs: ofOne.jobs!, entries: ofOne.entries!, parts: 0, shop: 0 })
+    expect(kept).toEqual([
+      { what: 'shop', here: 'This shop’s settings', there: 'others' },
+      { what: 'parts', here: `${ofOne.parts}`, there: `${ofOne.parts}` },
+    ])
+    expect(await countsOf(two)).toEqual({
+      people: 2 * ofTwo.people!,
+      jobs: ofOne.jobs! + ofTwo.jobs!,
+      entries: ofOne.entries! + ofTwo.entries!,
+      parts: ofTwo.parts!,
+      orders: ofOne.orders! + ofTwo.orders! - basketsOne.length,
+      order_lines: ofOne.order_lines! + ofTwo.order_lines!,
+    })
+    // In the one basket at a supplier lies what lay in both, and it costs as much.
+    const after = await baskets(two)
+    expect(after.map(({ supplier }) => supplier).sort()).toEqual(
+      basketsTwo.map(({ supplier }) => supplier).sort(),
+    )
+    const total = (list: typeof after) => list.reduce((sum, order) => sum + order.total, 0)
+    expect(total(after)).toBeCloseTo(total(basketsOne) + total(basketsTwo), 6)
+    const again = await into(two, whole)
+    expect(Object.values(again.added).every((count) => count === 0)).toBe(true)
+    await one.sequelize.close()
+    await two.sequelize.close()
   })
 
   it('a mark that is taken, or too long, is said; a whole shop comes with its merged people', async () => {

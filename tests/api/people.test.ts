@@ -3,7 +3,8 @@ import type { BenchJob, Page, PeopleChange, Person } from '../../contract'
 import { aJob, anEntry, aPerson, call, newId, refused } from './client'
 
 const at = () => new Date().toISOString()
-const change = (body: object) => call<PeopleChange>('POST', '/people/changes', { id: newId(), at: at(), ...body })
+const change = (body: object) =>
+  call<PeopleChange>('POST', '/people/changes', { id: newId(), at: at(), ...body })
 const person = async (id: string) => {
   const { body } = await call<Page<Person>>('GET', '/people?limit=200')
   return body.items.find((one) => one.id === id)
@@ -40,7 +41,9 @@ describe('people', () => {
     const taken = (await person(other))!.name
     const clash = await refused(call('POST', '/people/changes', { ...body, personId: other }))
     expect([clash.status, clash.type]).toEqual([409, 'urn:mellow-anchor:taken'])
-    const named = await refused(change({ personId: by, kind: 'renamed', name: taken.toUpperCase(), by }))
+    const named = await refused(
+      change({ personId: by, kind: 'renamed', name: taken.toUpperCase(), by }),
+    )
     expect([named.status, named.errors?.[0]?.path]).toEqual([409, '/name'])
     expect(named.detail).toContain('merge the two')
     for (const [wrong, path] of [
@@ -69,7 +72,11 @@ describe('people', () => {
     expect(ofThree.body.items.map(({ id, lastBy }) => [id, lastBy])).toEqual([[jobId, names[2]]])
     // A tablet that has not heard of it yet files on in the old name.
     const subject = { type: 'job', id: jobId } as const
-    const filed = await call('POST', `/jobs/${jobId}/entries`, anEntry(subject, two, 'note', { words: 'a' }))
+    const filed = await call(
+      'POST',
+      `/jobs/${jobId}/entries`,
+      anEntry(subject, two, 'note', { words: 'a' }),
+    )
     expect(filed.status).toBe(201)
     for (const [body, status] of [
       [{ personId: two, kind: 'merged', into: three }, 409],

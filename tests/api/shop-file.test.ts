@@ -236,7 +236,9 @@ describe('a file at the door', () => {
     const text = await (await fetch(`${address}/api/vehicles/${vehicleId}/file`)).text()
     const newer = await post(text.replace('mellow-anchor file 2', 'mellow-anchor file 3'))
     expect([newer.status, newer.body.errors?.[0]?.path]).toEqual([422, '/format'])
-    expect(newer.body.detail).toMatch(/made by a newer version .*file 3.* up to 2.* Nothing was read in/)
+    expect(newer.body.detail).toMatch(
+      /made by a newer version .*file 3.* up to 2.* Nothing was read in/,
+    )
     const first = await post(text.replace('mellow-anchor file 2', 'mellow-anchor file 1'))
     expect([first.status, first.body.added.entries]).toEqual([200, 0])
   })

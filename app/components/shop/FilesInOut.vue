@@ -7,22 +7,30 @@ const picker = useTemplateRef<HTMLInputElement>('picker')
 const reading = ref(false)
 const problem = ref('')
 const told = ref<ShopFileTold | null>(null)
-const NAMES: Record<string, string> = {
-  people: 'people',
-  vehicles: 'vehicles',
-  jobs: 'jobs',
-  entries: 'entries',
-  files: 'photographs',
-  parts: 'parts',
-  orders: 'orders',
-  containers: 'containers of fluid',
-  packages: 'packages of work',
+const NAMES: Record<string, [one: string, more: string]> = {
+  people: ['person', 'people'],
+  vehicles: ['vehicle', 'vehicles'],
+  jobs: ['job', 'jobs'],
+  entries: ['entry', 'entries'],
+  files: ['photograph', 'photographs'],
+  parts: ['part', 'parts'],
+  orders: ['order', 'orders'],
+  containers: ['container of fluid', 'containers of fluid'],
+  packages: ['package of work', 'packages of work'],
 }
 const added = computed(() =>
   Object.entries(told.value?.added ?? {})
     .filter(([name, count]) => count > 0 && NAMES[name])
-    .map(([name, count]) => `${count} ${NAMES[name]}`),
+    .map(([name, count]) => `${count} ${NAMES[name]![count === 1 ? 0 : 1]}`),
 )
+function keptWords({ what, here, there }: ShopFileTold['kept'][number]): string {
+  if (what === 'shop') return 'This shop keeps its own name and settings.'
+  if (what === 'parts')
+    return here === '1'
+      ? 'One part number was here already, and stays as it is.'
+      : `${here} part numbers were here already, and stay as they are.`
+  return `${here} keeps that name; the file says ${there}.`
+}
 /** The file whose people have to be told apart first; it is sent again with what is chosen. */
 const asking = shallowRef<{ file: File; namesakes: Namesakes } | null>(null)
 function readIn(event: Event) {
@@ -112,7 +120,7 @@ function decided({ same, mark }: { same: string[]; mark: string }) {
     </p>
     <ul v-if="told && told.kept.length > 0" class="mt-1 text-soft">
       <li v-for="one in told.kept" :key="one.there">
-        {{ one.here }} keeps that name; the file says {{ one.there }}.
+        {{ keptWords(one) }}
       </li>
     </ul>
   </div>

@@ -40,12 +40,12 @@ function decide() {
     @submit.prevent="decide"
   >
     <h3 id="namesakes" class="font-semibold">
-      Nothing is read in yet: {{ people.length === 1 ? 'a name' : `${people.length} names` }} in {{ file }}
-      {{ people.length === 1 ? 'is' : 'are' }} here already
+      Nothing is read in yet: {{ people.length === 1 ? 'a name' : `${people.length} names` }} in
+      {{ file }} {{ people.length === 1 ? 'is' : 'are' }} here already
     </h3>
     <p class="text-soft">
-      Entries keep who made them. The same person stays one; somebody else is kept under the name with a
-      mark of the other shop. Both can be undone under People.
+      Entries keep who made them. Somebody else is kept under the name with a mark of the other shop.
+      Either choice can be undone under People.
     </p>
     <div v-for="one in people" :key="one.id" class="flex flex-wrap items-center gap-x-4 gap-y-1">
       <span class="min-w-40 grow">{{ one.name }}</span>
@@ -66,7 +66,7 @@ function decide() {
     <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
     <div class="flex flex-wrap gap-3">
       <button class="act" :disabled="busy">{{ busy ? 'Reading …' : 'Read it in' }}</button>
-      <button type="button" class="quiet" :disabled="busy" @click="emit('leave')">Leave it</button>
+      <button type="button" class="quiet" :disabled="busy" @click="emit('leave')">Cancel</button>
     </div>
   </form>
 </template>

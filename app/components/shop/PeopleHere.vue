@@ -6,6 +6,11 @@ const person = usePersonStore()
 const loaded = useLoaded(() => person.load())
 const changes = useLoaded(() => api<Page<PeopleChange>>('/people/changes?limit=20'))
 const { busy, problem, save } = useSaving()
+// A file that was read in may bring some, too.
+watch(
+  () => person.people,
+  () => void changes.load(),
+)
 const said = ref('')
 /** Whose row is open, and for what. */
 const open = ref<{ id: string; for: 'name' | 'merge' } | null>(null)
@@ -25,7 +30,6 @@ function begin(one: Person, what: 'name' | 'merge') {
 const done = (words: string, change: Parameters<typeof person.change>[0]) =>
   save(async () => {
     await person.change(change)
-    await changes.load()
     open.value = null
     undoing.value = null
     said.value = words
@@ -72,7 +76,7 @@ function undo(change: PeopleChange) {
 }
 const WORDS = {
   renamed: ({ from, to }: PeopleChange) => `${from} is now called ${to}`,
-  merged: ({ from, to }: PeopleChange) => `${from} was made one with ${to}`,
+  merged: ({ from, to }: PeopleChange) => `${from} was merged with ${to}`,
   parted: ({ to }: PeopleChange) => `${to} was parted again`,
 } as const
 </script>
@@ -81,8 +85,8 @@ const WORDS = {
   <section aria-labelledby="people-here" data-people>
     <h2 id="people-here" class="text-[1.1rem]">People</h2>
     <p class="text-soft">
-      Entries keep who made them: nobody is taken out. A name put right holds for all that was filed before;
-      a person who is here twice is made one.
+      Entries keep who made them, so nobody is taken out. A new name holds for all that was filed
+      before. One person under two names is merged.
     </p>
     <LoadState
       :loading="loaded.loading.value && person.people.length === 0"
@@ -106,19 +110,19 @@ const WORDS = {
         <button
           type="button"
           class="tap px-1 underline"
-          :aria-label="`Another name for ${one.name}`"
+          :aria-label="`Rename ${one.name}`"
           @click="begin(one, 'name')"
         >
-          name
+          rename
         </button>
         <button
           v-if="person.people.length > 1"
           type="button"
           class="tap px-1 underline"
-          :aria-label="`${one.name} is here twice`"
+          :aria-label="`Merge ${one.name}`"
           @click="begin(one, 'merge')"
         >
-          here twice
+          merge
         </button>
         <form
           v-if="open?.id === one.id"
@@ -139,7 +143,7 @@ const WORDS = {
             </select></label
           >
           <button class="act" :disabled="busy">
-            {{ open.for === 'name' ? 'Keep' : 'Make them one' }}
+            {{ open.for === 'name' ? 'Keep' : 'Merge' }}
           </button>
           <button type="button" class="quiet" @click="open = null">Cancel</button>
         </form>
