@@ -46,7 +46,7 @@ async function backup(file: string): Promise<void> {
 async function restore(file: string): Promise<void> {
   const shop = shopAsked()
   const found = await peekBackup(file)
-  say(`${file} holds ${held(found.rows)}, backed up at ${found.at}.`)
+  say(`${file} holds ${held(found.rows)}, backed up ${found.at.slice(0, 16).replace('T', ' ')} UTC.`)
   if (!shop.there) say(`There is no shop yet: ${shop.words} is begun with it.`)
   await withShop(shop, async (settings) => {
     const here = shop.there ? await heldIn(settings) : null

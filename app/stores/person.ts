@@ -32,7 +32,8 @@ export const usePersonStore = defineStore('person', () => {
     const all: Person[] = []
     for (let after = ''; ;) {
       const page = await api<Page<Person>>(`/people?limit=200${after}`)
-      all.push(...page.items)
+      // What an older version answered, and this browser kept, lacks it.
+      all.push(...page.items.map((one) => ({ ...one, also: one.also ?? [] })))
       if (page.next === null) break
       after = `&after=${page.next}`
     }

@@ -64,7 +64,7 @@ export async function restoreBackup(
     } catch (error) {
       await connection.rollback()
       // What the file system says of the copy is told by whoever named it.
-      const isFile = typeof (error as NodeJS.ErrnoException).syscall === 'string'
+      const isFile = typeof (error as { syscall?: unknown }).syscall === 'string'
       if (error instanceof BackupRefused || isFile) throw error
       throw new BackupRefused(
         `The backup does not go in: ${error instanceof Error ? error.message : String(error)}. Nothing was changed.`,
