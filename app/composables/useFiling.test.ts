@@ -7,10 +7,13 @@ import { useFiling } from './useFiling'
 
 const subject: Subject = { type: 'job', id: JOB }
 const OTHER = ulidOf(11)
+const MERGED = ulidOf(12)
 const entries = shallowRef<Entry[]>([])
 const person = {
   id: PERSON,
   current: { id: PERSON, name: 'Wren' } as { id: string; name: string } | null,
+  // MERGED is another record of the same person.
+  isMine: (by: string) => by === PERSON || by === MERGED,
 }
 
 /** The store as filing uses it: what is filed is there at once, in its place. */
@@ -121,6 +124,9 @@ describe('undo and redo', () => {
       'goal',
       'measurement',
     ])
+    await store.file(subject, MERGED, 'note', { words: 'mine, before the names were merged' })
+    await filing.undo()
+    expect(timeline(entries.value).standing).toHaveLength(2)
   })
 
   it('stays with what is in sight, or was filed while that page was open, and says what it takes', async () => {

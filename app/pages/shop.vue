@@ -55,7 +55,7 @@ const setSchool = (change: Partial<ShopSettingsBody['school']>) =>
             >
             <input v-model="name" class="field" maxlength="40" autocomplete="off"
           /></label>
-          <button class="quiet">Keep</button>
+          <button class="quiet" aria-label="Keep the name of this shop">Keep</button>
         </form>
         <form aria-labelledby="prices" @submit.prevent="setPrices">
           <h2 id="prices" class="text-[1.1rem]">Prices</h2>

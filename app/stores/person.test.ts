@@ -66,3 +66,20 @@ describe('who works here', () => {
     expect(asked.length).toBe(2)
   })
 })
+
+describe('a person with another record that was merged', () => {
+  it('is who is at this device, whichever of the two was picked; entries of both are by that name', async () => {
+    const other = '01ARZ3NDEKTSV4RRFFQ69G5FAW'
+    const person = usePersonStore()
+    vi.stubGlobal('api', () => Promise.resolve({ items: [{ ...ANNE, also: [other] }], next: null }))
+    person.id = other
+    await person.load()
+    expect([person.id, person.current?.name]).toEqual([ANNE.id, 'Anne'])
+    expect([person.names.get(other), person.names.get(ANNE.id)]).toEqual(['Anne', 'Anne'])
+    expect([other, ANNE.id, '01ARZ3NDEKTSV4RRFFQ69G5FAX'].map((by) => person.isMine(by))).toEqual([
+      true,
+      true,
+      false,
+    ])
+  })
+})

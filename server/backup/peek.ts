@@ -1,15 +1,14 @@
-import { checkWhole, linesOf } from './restore'
+import { checkSchema, checkWhole, linesOf } from './restore'
 import { BackupRefused, type BackupEnd, type BackupHead } from './format'
 
 /** What a backup holds, read without touching a database. */
 export interface Peeked {
   /** When it was written, ISO. */
   at: string
-  schema: string
   rows: Record<string, number>
 }
 
-/** @throws BackupRefused where the file is damaged, or no backup */
+/** @throws BackupRefused where the file is damaged, no backup, or of another version */
 export async function peekBackup(file: string): Promise<Peeked> {
   await checkWhole(file)
   let first = ''
@@ -22,5 +21,6 @@ export async function peekBackup(file: string): Promise<Peeked> {
   const end = JSON.parse(last) as Partial<BackupEnd>
   if (!head.schema || !head.at || end.end !== true || !end.rows)
     throw new BackupRefused('The backup ends too soon. Nothing was changed.')
-  return { at: head.at, schema: head.schema, rows: end.rows }
+  checkSchema(head.schema)
+  return { at: head.at, rows: end.rows }
 }

@@ -166,16 +166,21 @@ const columnsIn = ({ tables }: BackupHead, table: string): string[] => {
   return known.columns
 }
 
+/** @throws BackupRefused where the tables of the backup are not those of this version */
+export function checkSchema(schema: string): void {
+  if (schema > NEWEST_MIGRATION)
+    throw new BackupRefused(
+      `The backup was made by a newer version (${schema}); this one knows ${NEWEST_MIGRATION}. Update first. Nothing was changed.`,
+    )
+  if (schema !== NEWEST_MIGRATION)
+    throw new BackupRefused(
+      `The backup is of an older version (${schema}): put it back with that version, then update. Nothing was changed.`,
+    )
+}
+
 /** Empties what will be filled, once the backup is known to be of these tables. */
 async function begin(connection: Connection, head: BackupHead): Promise<void> {
-  if (head.schema > NEWEST_MIGRATION)
-    throw new BackupRefused(
-      `The backup was made by a newer version (${head.schema}); this one knows ${NEWEST_MIGRATION}. Update first. Nothing was changed.`,
-    )
-  if (head.schema !== NEWEST_MIGRATION)
-    throw new BackupRefused(
-      `The backup is of an older version (${head.schema}): put it back with that version, then update. Nothing was changed.`,
-    )
+  checkSchema(head.schema)
   for (const { name, columns } of head.tables) {
     columnsIn(head, name)
     const known = await columnsOf(connection, name)

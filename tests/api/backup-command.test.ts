@@ -21,6 +21,12 @@ const command = (way: string, port: number, ...args: string[]) =>
   run('node', ['scripts/backup.mjs', way, ...args], {
     env: { MELLOW_PORT: String(port), MELLOW_DATA: '', MELLOW_DB_NAME: '' },
   })
+/** The same typed at a terminal, where it may ask. */
+const atTerminal = (way: string, port: number, input: string, file: string) =>
+  run('script', ['-qec', `node scripts/backup.mjs ${way} ${file}`, '/dev/null'], {
+    env: { MELLOW_PORT: String(port), MELLOW_DATA: '', MELLOW_DB_NAME: '' },
+    input,
+  })
 
 describe('npm run backup and npm run restore, of two shops on one machine', () => {
   const folder = mkdtempSync(join(tmpdir(), 'mellow-two-shops-'))
@@ -100,6 +106,11 @@ describe('npm run backup and npm run restore, of two shops on one machine', () =
     expect(asked.stderr).toContain(`Nothing was changed. Where that is meant, say so`)
     expect(await entriesOf(two.database)).toEqual(ofTwo)
     expect(copies(two.folder)).toEqual([])
+    // At a terminal it is asked, and anything but yes is no.
+    const typed = await atTerminal('restore', ports[1]!, 'y\n', file)
+    expect(typed.code).toBe(1)
+    expect(typed.stdout).toMatch(/Type yes to put the backup in its place: [^]*Nothing was changed\./)
+    expect(await entriesOf(two.database)).toEqual(ofTwo)
 
     const done = await command('restore', ports[1]!, file, '--yes')
     expect(done.code, done.stderr).toBe(0)

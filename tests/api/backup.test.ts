@@ -7,6 +7,7 @@ import { QueryTypes } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { loadDemo } from '../../demo/load'
 import { headOf, HEAD_BYTES, KEPT_TABLES, LEFT_OUT } from '../../server/backup/format'
+import { peekBackup } from '../../server/backup/peek'
 import { restoreBackup } from '../../server/backup/restore'
 import { writeBackup } from '../../server/backup/write'
 import type { Database } from '../../server/database/database'
@@ -190,6 +191,8 @@ describe('backup and restore', () => {
       ])
     expect(await refusal(schema('9999-later'))).toMatch(/newer version .* Nothing was changed/)
     expect(await refusal(schema('0002-units-of-people'))).toMatch(/older version/)
+    // Known before anybody is asked, or a database is begun.
+    await expect(peekBackup(join(folder, 'bad.backup'))).rejects.toThrow(/older version/)
     expect(await refusal(rewritten((lines) => lines.filter((_, i) => i !== 3)))).toMatch(
       /missing\. Nothing was changed/,
     )

@@ -5,7 +5,14 @@ import { fromArchetype } from '../../core/installation'
 import type { Payloads } from '../../core/journal'
 import { anEntry, aPerson, call, newId, refused } from './client'
 
-const usual = { ...SHOP_COSTS, school: USUAL_POLICY, recordSince: null, delivery: [], learning: {} }
+const usual = {
+  name: '',
+  ...SHOP_COSTS,
+  school: USUAL_POLICY,
+  recordSince: null,
+  delivery: [],
+  learning: {},
+}
 const shop = async () => (await call<Shop>('GET', '/shop')).body
 
 /** A job on a new vehicle of a model, closed with a verdict and a cause. */
@@ -50,6 +57,7 @@ describe('the shop', () => {
     expect((await shop()).settings).toEqual(usual)
     const set = {
       ...usual,
+      name: 'Hill Street',
       hourlyRate: 81.5,
       school: { scope: 'pair', way: 'rebuild', first: 'bleed' },
     }
@@ -57,6 +65,10 @@ describe('the shop', () => {
     expect(status).toBe(200)
     expect(body.settings).toEqual(set)
     expect((await shop()).settings).toEqual(set)
+    // Left out, the name stays.
+    const { name: _, ...nameless } = usual
+    await call('PUT', '/shop', nameless)
+    expect((await shop()).settings).toEqual({ ...usual, name: 'Hill Street' })
     await call('PUT', '/shop', usual)
     expect((await shop()).settings).toEqual(usual)
   })
@@ -66,6 +78,7 @@ describe('the shop', () => {
     ['/comeback', { ...usual, comeback: 2_000_000 }],
     ['/school/scope', { ...usual, school: { ...USUAL_POLICY, scope: 'everything' } }],
     ['/recordSince', { ...usual, recordSince: 'yesterday' }],
+    ['/name', { ...usual, name: 'x'.repeat(41) }],
     ['/colour', { ...usual, colour: 'green' }],
   ])('refuses %s out of its bounds and keeps what it had', async (path, body) => {
     const { status, errors } = await refused(call('PUT', '/shop', body))

@@ -111,7 +111,11 @@ describe('npm run demo', () => {
 
     const second = await start(port)
     expect(second.said()).not.toContain('Demo scenario loaded')
-    expect((await get<Page<Person>>('/people')).items).toContainEqual({ ...added, units: 'metric' })
+    expect((await get<Page<Person>>('/people')).items).toContainEqual({
+      ...added,
+      units: 'metric',
+      also: [],
+    })
     expect((await get<Page<BenchJob>>('/jobs')).items).toHaveLength(JOBS)
     expect(await second.stop()).toBe(0)
   })

@@ -112,10 +112,11 @@ test('the shop’s prices and ways are kept, and its record is shown and begun a
 
   await page.getByRole('link', { name: 'Back to prices and ways' }).click()
   await page.getByLabel('Labour per hour').fill('cheap')
-  await page.getByRole('button', { name: 'Keep' }).click()
+  const prices = page.getByRole('form', { name: 'Prices' })
+  await prices.getByRole('button', { name: 'Keep' }).click()
   await expect(page.getByRole('alert')).toHaveText('Labour per hour: 0 to 100 000.')
   await page.getByLabel('Labour per hour').fill('72.5')
-  await page.getByRole('button', { name: 'Keep' }).click()
+  await prices.getByRole('button', { name: 'Keep' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'Prices kept.' })).toBeVisible()
   await page.getByRole('button', { name: 'Master, slave and hose' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'way is kept' })).toBeVisible()

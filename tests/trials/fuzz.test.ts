@@ -215,6 +215,7 @@ describe('no request makes the server fail', () => {
       ...[
         '/people',
         '/people/ID',
+        '/people/changes',
         '/shop',
         '/vehicles',
         '/vehicles/ID',
@@ -253,7 +254,17 @@ describe('no request makes the server fail', () => {
         [`/api${path}`, { method: 'POST', body: wrong(value) }] as const
       switch (whole(0, 6)) {
         case 0:
-          return [...post('/people', { id: newId(), name: `P ${random()}` })]
+          if (random() < 0.7) return [...post('/people', { id: newId(), name: `P ${random()}` })]
+          return [
+            ...post('/people/changes', {
+              ...{ id: newId(), personId: by, by, at: new Date().toISOString() },
+              ...pick([
+                { kind: 'renamed', name: `P ${random()}` },
+                { kind: 'merged', into: pick([by, newId()]) },
+                { kind: 'parted' },
+              ]),
+            }),
+          ]
         case 1: {
           const body = wrong(valid(random() < 0.5 ? ShopSettings : PersonSettings))
           return [random() < 0.5 ? '/api/shop' : `/api/people/${by}`, { method: 'PUT', body }]

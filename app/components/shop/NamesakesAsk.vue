@@ -10,6 +10,8 @@ const mark = ref(props.namesakes.shop ?? 'other shop')
 const problem = ref('')
 const people = computed(() => props.namesakes.people)
 const others = computed(() => people.value.filter(({ id }) => chosen.get(id) === 'other'))
+/** Written otherwise, with other capitals or accents, it is the same name. */
+const nameHere = ({ here, name }: Namesakes['people'][number]) => person.names.get(here) ?? name
 const choices = (name: string) =>
   [
     { id: 'same', name: `The same ${name}` },
@@ -48,7 +50,12 @@ function decide() {
       Either choice can be undone under People.
     </p>
     <div v-for="one in people" :key="one.id" class="flex flex-wrap items-center gap-x-4 gap-y-1">
-      <span class="min-w-40 grow">{{ one.name }}</span>
+      <span class="min-w-40 grow"
+        >{{ one.name
+        }}<span v-if="nameHere(one) !== one.name" class="text-soft">
+          · here {{ nameHere(one) }}</span
+        ></span
+      >
       <ChoiceRow
         :model-value="chosen.get(one.id) ?? ''"
         :label="one.name"
