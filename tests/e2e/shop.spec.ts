@@ -7,7 +7,7 @@ import {
   USUAL_POLICY,
 } from '../../core/diagnosis'
 import { chanceWords } from '../../core/words'
-import type { BenchJob, LearntTold, Page as List, Shop } from '../../contract'
+import type { BenchJob, LearntTold, Page as List, Shop, ShopFile } from '../../contract'
 import { fold } from '../../core/journal'
 import { allSent, beSomebody, demoJob, entriesOf, expect, get, say, test, url } from './app'
 import { open, reckoned } from './trial'
@@ -126,8 +126,16 @@ test('the shop’s prices and ways are kept, and its record is shown and begun a
   })
 
   await page.getByLabel('Labour per hour').fill(String(SHOP_COSTS.hourlyRate))
-  await page.getByRole('button', { name: 'Keep' }).click()
+  await prices.getByRole('button', { name: 'Keep' }).click()
   await page.getByRole('button', { name: 'Only what is proven' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'way is kept' })).toBeVisible()
   expect((await get<Shop>('/shop')).settings).toMatchObject({ ...SHOP_COSTS, school: USUAL_POLICY })
+
+  // What it calls itself goes along with its files.
+  await page.getByRole('textbox', { name: 'Name of this shop' }).fill(' Hill Street ')
+  await page.getByRole('button', { name: 'Keep the name of this shop' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'Name kept.' })).toBeVisible()
+  expect((await get<Shop>('/shop')).settings).toMatchObject({ ...SHOP_COSTS, name: 'Hill Street' })
+  const [job] = (await get<List<BenchJob>>('/jobs')).items
+  expect((await get<ShopFile>(`/jobs/${job!.id}/file`)).shop).toBe('Hill Street')
 })
