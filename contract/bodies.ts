@@ -105,6 +105,7 @@ export const VehiclesQuery = Type.Object(
   strict,
 )
 export const PeopleQuery = Type.Object({ ...paging, search }, strict)
+export const PeopleChangesQuery = Type.Object(paging, strict)
 /** Entries after a sequence number, or the newest before one. */
 export const EntriesQuery = Type.Object(
   {
@@ -136,6 +137,7 @@ export type NewJobBody = Static<typeof NewJob>
 export type JobsQueryValues = Static<typeof JobsQuery>
 export type VehiclesQueryValues = Static<typeof VehiclesQuery>
 export type PeopleQueryValues = Static<typeof PeopleQuery>
+export type PeopleChangesQueryValues = Static<typeof PeopleChangesQuery>
 export type EntriesQueryValues = Static<typeof EntriesQuery>
 
 /** What the API answers. */

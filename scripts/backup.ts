@@ -25,8 +25,9 @@ const table = (rows: Record<string, number>): string =>
     .filter(([, count]) => count > 0)
     .map(([name, count]) => `${count} ${name}`)
     .join(', ') || 'nothing'
-const held = ({ jobs = 0, entries = 0 }: Record<string, number>): string =>
-  `${jobs} ${jobs === 1 ? 'job' : 'jobs'} and ${entries} ${entries === 1 ? 'entry' : 'entries'}`
+const some = (count: number, one: string, more: string) => `${count} ${count === 1 ? one : more}`
+const held = ({ jobs = 0, entries = 0, parts = 0 }: Record<string, number>): string =>
+  `${some(jobs, 'job', 'jobs')}, ${some(entries, 'entry', 'entries')} and ${some(parts, 'part', 'parts')}`
 
 async function backup(file: string): Promise<void> {
   const shop = shopAsked()

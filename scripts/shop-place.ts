@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { QueryTypes } from 'sequelize'
+import { KEPT_TABLES } from '../server/backup/format'
 import { openDatabase } from '../server/database/database'
 import { migrator } from '../server/database/migrate'
 import { databaseSettings, type DatabaseSettings } from '../server/database/settings'
@@ -41,22 +42,18 @@ export async function withShop<T>(
   }
 }
 
-/** How much a shop holds of what people entered; null where it has no tables. */
+/** Rows that a shop holds, by table; null where it has none of the tables. */
 export async function heldIn(settings: DatabaseSettings): Promise<Record<string, number> | null> {
   const { sequelize } = openDatabase(settings)
-  const asked = async (sql: string) =>
-    (await sequelize.query<Record<string, number>>(sql, { type: QueryTypes.SELECT }))[0]!
+  const asked = (sql: string) =>
+    sequelize.query<Record<string, string | number>>(sql, { type: QueryTypes.SELECT })
   try {
-    const { tables } = await asked(
-      `SELECT COUNT(*) AS tables FROM information_schema.TABLES
-        WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME IN ('people', 'vehicles', 'jobs', 'entries')`,
-    )
-    if (Number(tables) < 4) return null
-    const held = await asked(
-      `SELECT (SELECT COUNT(*) FROM people) AS people, (SELECT COUNT(*) FROM vehicles) AS vehicles,
-        (SELECT COUNT(*) FROM jobs) AS jobs, (SELECT COUNT(*) FROM entries) AS entries`,
-    )
-    return Object.fromEntries(Object.entries(held).map(([name, count]) => [name, Number(count)]))
+    const there = new Set((await asked('SHOW TABLES')).flatMap((row) => Object.values(row)))
+    if (!there.has('entries')) return null
+    const held: Record<string, number> = {}
+    for (const table of KEPT_TABLES.filter((one) => there.has(one)))
+      held[table] = Number((await asked(`SELECT COUNT(*) AS n FROM ${table}`))[0]!.n)
+    return held
   } finally {
     await sequelize.close()
   }

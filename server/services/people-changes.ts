@@ -1,5 +1,5 @@
 import { QueryTypes, type Transaction } from 'sequelize'
-import type { NewPeopleChangeBody, Page, PeopleChange, PeopleQueryValues } from '../../contract'
+import type { NewPeopleChangeBody, Page, PeopleChange, PeopleChangesQueryValues } from '../../contract'
 import type { Database } from '../database/database'
 import type { PersonRow } from '../database/models'
 import { inTransaction } from '../database/transaction'
@@ -47,7 +47,7 @@ function shownChange(row: Row): PeopleChange {
 /** What was done to people’s names, the newest first. */
 export async function listPeopleChanges(
   { sequelize }: Database,
-  { limit = 50, after }: PeopleQueryValues = {},
+  { limit = 50, after }: PeopleChangesQueryValues = {},
 ): Promise<Page<PeopleChange>> {
   const where = after ? [pastCursor(after, ['c.filedAt', 'c.id'], 'DESC')] : []
   const rows = await sequelize.query<Row>(
@@ -68,8 +68,7 @@ export async function changePeople(
   return inTransaction(database, async (transaction) => {
     const known = await changeById(database, change.id, transaction)
     if (known) {
-      if (known.personId === change.personId && known.kind === change.kind)
-        return { change: shownChange(known), created: false }
+      if (isSame(known, change)) return { change: shownChange(known), created: false }
       throw new Refusal(409, 'taken', 'This id belongs to another change')
     }
     await knownPerson(database, change.by, transaction)
@@ -77,6 +76,15 @@ export async function changePeople(
     await keepPeopleChange(database, change, kept, transaction)
     return { change: shownChange((await changeById(database, change.id, transaction))!), created: true }
   })
+}
+
+function isSame(known: Row, { personId, kind, name, into }: NewPeopleChangeBody): boolean {
+  const kept = keptIn(known)
+  return (
+    known.personId === personId &&
+    known.kind === kind &&
+    (kind === 'merged' ? kept.into === into : name === undefined || kept.to === name.trim())
+  )
 }
 
 export async function keepPeopleChange(
@@ -150,20 +158,35 @@ const DONE: Record<NewPeopleChangeBody['kind'], Work> = {
     if (into === null) throw new Refusal(409, 'not-merged', `${person.name} is merged into nobody`)
     const to = (name ?? person.name).trim()
     await free(database, to, personId, transaction)
-    const [last] = await database.sequelize.query<Row>(
-      `SELECT payload FROM people_entries WHERE personId = ? AND kind = 'merged' ORDER BY filedAt DESC LIMIT 1`,
-      { replacements: [personId], type: QueryTypes.SELECT, transaction },
-    )
-    // Only who still stands where this merging put him.
-    const along = last ? (keptIn(last).along ?? []) : []
+    const from = person.name
+    const merging = await lastMerging(database, personId, transaction)
     await person.update({ mergedInto: null, name: to }, { transaction })
+    const along: string[] = []
+    for (const id of merging?.along ?? []) {
+      // One that was parted since and merged by itself stays where that put it.
+      const own = await lastMerging(database, id, transaction)
+      if (own === null || own.into === personId) along.push(id)
+    }
     if (along.length > 0)
       await database.models.Person.update(
         { mergedInto: personId },
         { where: { id: along, mergedInto: into }, transaction },
       )
-    return { from: person.name, to, into, along }
+    return { from, to, into, along }
   },
+}
+
+/** How a record was merged last; null where that was in another shop. */
+async function lastMerging(
+  { sequelize }: Database,
+  personId: string,
+  transaction: Transaction,
+): Promise<Kept | null> {
+  const [row] = await sequelize.query<Row>(
+    `SELECT payload FROM people_entries WHERE personId = ? AND kind = 'merged' ORDER BY filedAt DESC, id DESC LIMIT 1`,
+    { replacements: [personId], type: QueryTypes.SELECT, transaction },
+  )
+  return row ? keptIn(row) : null
 }
 
 function needed(value: string | undefined, field: string): string {

@@ -70,6 +70,7 @@ describe('npm run backup and npm run restore, of two shops on one machine', () =
       people: await all('SELECT * FROM people ORDER BY id'),
       vehicles: await all('SELECT id, name, plate, lastSequence FROM vehicles ORDER BY id'),
       jobs: await all('SELECT id, vehicleId, title, lastSequence FROM jobs ORDER BY id'),
+      parts: await all('SELECT id, number, price FROM parts ORDER BY id'),
     }
   }
   const copies = (place: string) => readdirSync(place).filter((name) => name.endsWith('.backup'))
@@ -87,11 +88,11 @@ describe('npm run backup and npm run restore, of two shops on one machine', () =
     const here = await entriesOf(shops[0]!.database)
     const { code, stderr } = await command('backup', ports[0]!, file)
     expect(code, stderr).toBe(0)
-    const [jobs, entries] = [here.jobs.length, here.entries.length]
+    const [jobs, entries, parts] = [here.jobs.length, here.entries.length, here.parts.length]
     expect(stderr).toContain(
-      `Backing up the shop of port ${ports[0]}, in ${placeOf(ports[0]!)}: ${jobs} jobs and ${entries} entries.`,
+      `Backing up the shop of port ${ports[0]}, in ${placeOf(ports[0]!)}: ${jobs} jobs, ${entries} entries and ${parts} parts.`,
     )
-    expect((await peekBackup(file)).rows).toMatchObject({ jobs, entries })
+    expect((await peekBackup(file)).rows).toMatchObject({ jobs, entries, parts })
   })
 
   it('restored into the other: not without consent; with it entry by entry, and what was there is kept beside it', async () => {
@@ -99,9 +100,9 @@ describe('npm run backup and npm run restore, of two shops on one machine', () =
     const [ofOne, ofTwo] = [await entriesOf(one.database), await entriesOf(two.database)]
     const asked = await command('restore', ports[1]!, file)
     expect(asked.code).toBe(1)
-    expect(asked.stderr).toContain(`${file} holds ${ofOne.jobs.length} jobs and`)
+    expect(asked.stderr).toContain(`${file} holds ${ofOne.jobs.length} jobs, `)
     expect(asked.stderr).toContain(
-      `All that the shop of port ${ports[1]}, in ${two.folder} holds now is taken out: 0 jobs and 1 entry.`,
+      `All that the shop of port ${ports[1]}, in ${two.folder} holds now is taken out: 0 jobs, 1 entry and 0 parts.`,
     )
     expect(asked.stderr).toContain(`Nothing was changed. Where that is meant, say so`)
     expect(await entriesOf(two.database)).toEqual(ofTwo)

@@ -223,4 +223,47 @@ describe('two shops with namesakes exchange a job', () => {
     expect((await listPeople(third)).items).toEqual((await listPeople(mill)).items)
     await third.sequelize.close()
   })
+
+  it('two strangers of one name, accents, ids that are not in the file, marks that nobody needs', async () => {
+    const { settings } = await testMariadb()
+    const here = await freshDatabase(settings, 'mellow_cases')
+    const [jose, by] = [newId(), newId()]
+    await addPerson(here, { id: jose, name: 'Jose' })
+    await addPerson(here, { id: by, name: 'Wren' })
+    const file = JSON.parse((await fileOf(hill, { of: 'job', id: jobId })).toString()) as ShopFile
+    const [first, second] = file.people.filter(({ mergedInto }) => mergedInto === undefined)
+    const named = (names: [string, string]) => {
+      const people = file.people.map((one) =>
+        one.id === first!.id
+          ? { ...one, name: names[0] }
+          : one.id === second!.id
+            ? { ...one, name: names[1] }
+            : one,
+      )
+      return Buffer.from(JSON.stringify({ ...file, people }))
+    }
+    const both = named(['José', 'JOSE'])
+    const namesakes = await asked(into(here, both))
+    expect(namesakes.people.map(({ id, here: own }) => [id, own])).toEqual([
+      [first!.id, jose],
+      [second!.id, jose],
+    ])
+    // Somebody who is not in the file is nobody’s choice.
+    const left = await asked(into(here, both, { same: newId(), by }))
+    expect(left.people).toHaveLength(2)
+    const long = named(['x'.repeat(78), 'Jose'])
+    await addPerson(here, { id: newId(), name: 'x'.repeat(78) })
+    const tooLong = into(here, long, { mark: 'Hill', by })
+    await expect(tooLong).rejects.toMatchObject({ status: 422, errors: [{ path: '/mark' }] })
+    const stranger = into(here, both, { mark: 'Hill', by: newId() })
+    await expect(stranger).rejects.toMatchObject({ status: 422, errors: [{ path: '/by' }] })
+    expect(await here.models.Entry.count()).toBe(0)
+    // Both are he: one person with two more records.
+    await into(here, both, { same: [first!.id, second!.id].join(','), by })
+    const shown = (await listPeople(here)).items.find(({ id }) => id === jose)!
+    expect(shown.also).toEqual(expect.arrayContaining([first!.id, second!.id]))
+    const again = await into(here, both, { mark: 'not needed', by })
+    expect(again.added).toMatchObject({ people: 0, entries: 0 })
+    await here.sequelize.close()
+  })
 })

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { BenchJob, Page, PeopleChange, Person } from '../../contract'
+import { runningSuite } from '../harness/running'
 import { aJob, anEntry, aPerson, call, newId, refused } from './client'
 
 const at = () => new Date().toISOString()
@@ -104,5 +105,51 @@ describe('people', () => {
     ])
     expect(done.map(({ status }) => status).sort()).toEqual([201, 409])
     expect([await person(one), await person(two)].filter(Boolean)).toHaveLength(1)
+  })
+
+  it('one that was parted and merged by itself stays there when the first merging is undone', async () => {
+    const [x, a, b] = [await aPerson(), await aPerson(), await aPerson()]
+    const also = async (id: string) => (await person(id))?.also
+    await change({ personId: x, kind: 'merged', into: a, by: b })
+    await change({ personId: a, kind: 'merged', into: b, by: b })
+    await change({ personId: x, kind: 'parted', by: b })
+    await change({ personId: x, kind: 'merged', into: b, by: b })
+    await change({ personId: a, kind: 'parted', by: b })
+    expect([await also(a), await also(b)]).toEqual([[], [x]])
+    const told = (await changes()).find(({ personId, kind }) => personId === a && kind === 'parted')!
+    expect(told.from).toBe((await person(a))!.name)
+  })
+
+  it('an id with another name or person to merge into is another change; a list is not searched in silence', async () => {
+    const [one, two, three] = [await aPerson(), await aPerson(), await aPerson()]
+    const merged = { id: newId(), at: at(), personId: one, kind: 'merged', into: two, by: two }
+    const post = (body: object) => call('POST', '/people/changes', body)
+    expect((await post(merged)).status).toBe(201)
+    expect((await refused(post({ ...merged, into: three }))).status).toBe(409)
+    expect((await post(merged)).status).toBe(200)
+    const named = {
+      id: newId(),
+      at: at(),
+      personId: two,
+      kind: 'renamed',
+      name: `N ${newId()}`,
+      by: two,
+    }
+    expect((await post(named)).status).toBe(201)
+    expect((await refused(post({ ...named, name: 'Another' }))).status).toBe(409)
+    const asked = await refused(call('GET', '/people/changes?search=x'))
+    expect([asked.status, asked.errors?.[0]?.path]).toEqual([422, '/search'])
+  })
+
+  it('what is printed and what goes out as a table bear the name of who stands for the record', async () => {
+    const [one, two] = [await aPerson(), await aPerson()]
+    const { vehicleId, subject } = await aJob(one)
+    const reading = { reading: 'freeTravel', value: 40, phase: 'asFound' } as const
+    await call('POST', `/jobs/${subject.id}/entries`, anEntry(subject, one, 'measurement', reading))
+    await change({ personId: one, kind: 'merged', into: two, by: two })
+    await change({ personId: two, kind: 'renamed', name: 'Anne Table', by: two })
+    const { address } = runningSuite('api')
+    const table = await (await fetch(`${address}/api/vehicles/${vehicleId}/measurements`)).text()
+    expect(table.trimEnd().split('\r\n').at(-1)).toContain('Anne Table')
   })
 })
