@@ -43,7 +43,12 @@ function checkVersion(value: unknown): void {
   const format = (value as { format?: unknown } | null)?.format
   const version = typeof format === 'string' ? /^mellow-anchor file (\d{1,6})$/.exec(format) : null
   if (!version || Number(version[1]) < 1)
-    throw wrong('/format', 'is none of Mellow Anchor: this is no file of a job, a vehicle or a shop')
+    throw new Refusal(
+      422,
+      'invalid',
+      'This is no file of a job, a vehicle or a shop. Nothing was read in.',
+      [{ path: '/format', message: 'is not “mellow-anchor file” and a number' }],
+    )
   if (Number(version[1]) > NEWEST_SHOP_FILE)
     throw new Refusal(
       422,
