@@ -62,6 +62,8 @@ export default defineNuxtConfig({
   routeRules: { '/_nuxt/**': { headers: { 'cross-origin-embedder-policy': 'credentialless' } } },
   nitro: {
     errorHandler: '~~/server/problem-handler.ts',
+    // Only threads use it, which the build does not look into.
+    externals: { traceInclude: [import.meta.resolve('pdfmake').replace('file://', '')] },
     compressPublicAssets: { gzip: true, brotli: false },
     // Letters of what is printed as PDF.
     serverAssets: [
@@ -90,6 +92,8 @@ export default defineNuxtConfig({
         'worker-src': ["'self'"],
         'upgrade-insecure-requests': false,
       },
+      // The line listens where the browser can.
+      permissionsPolicy: { microphone: ['self'] },
       strictTransportSecurity: false,
       xFrameOptions: 'DENY',
       referrerPolicy: 'no-referrer',

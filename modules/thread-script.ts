@@ -15,6 +15,8 @@ export default defineNuxtModule({
           format: 'esm',
           platform: 'node',
           target: 'node20',
+          // The server's own copy of it is used, which brings along what it reads from the disk.
+          external: ['pdfmake'],
           logLevel: 'error',
         })
       })

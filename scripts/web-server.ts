@@ -78,7 +78,6 @@ export async function startWebServer(options: Options): Promise<WebServer> {
         NODE_ENV: 'production',
         NITRO_HOST: host,
         NITRO_PORT: String(port),
-        NITRO_SHUTDOWN_TIMEOUT: '5000',
       },
       stdio: ['ignore', log ? output : 'ignore', output],
     },

@@ -1,3 +1,4 @@
+import { InputError } from '../circuit'
 import type { PlannedStep } from './compose'
 import { FEED_HELD, isOpening, isPassing } from './states'
 import { PLACES, type Place, type Step } from './step'
@@ -36,6 +37,8 @@ const SMALL = 12
 const ALL = 200_000
 /** States are bits of two numbers. */
 const MOST_STATES = 60
+/** Steps that are tried after partial orders, all in all: some seconds. A plan of the usual packages takes a hundredth of it. */
+const MOST_TRIED = 700_000
 
 /** A step as the search sees it: states as bits of two numbers, predecessors by index. */
 interface Item {
@@ -73,16 +76,20 @@ interface Node {
 
 /**
  * The best order that breaks no rule: fewest stretches with a helper, then least walking, then by ids. Exact up to twelve steps;
- * beyond that the best of some dozens of partial orders carried along.
+ * beyond that the best of some dozens of partial orders carried along. The work it takes is bounded, whatever the steps.
  * @returns null where no order was found that breaks no rule
+ * @throws InputError where the steps name more states than can be told apart
  */
 export function bestOrder(
   steps: readonly PlannedStep[],
   held: ReadonlySet<string> = new Set(),
 ): PlannedStep[] | null {
   const sorted = [...steps].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0))
+  const budget = { left: MOST_TRIED }
   const found = (search: Search) =>
-    search.run(sorted.length <= SMALL ? ALL : WIDTH) ?? search.run(WIDTH * 40)
+    search.canBegin
+      ? (search.run(sorted.length <= SMALL ? ALL : WIDTH, budget) ?? search.run(WIDTH * 40, budget))
+      : null
   // Where something stays on or off whatever the order, the best one is told with it: the check names what is left.
   return found(new Search(sorted, held)) ?? found(new Search(sorted, held, 'left'))
 }
@@ -124,8 +131,9 @@ class Search {
     this.feedBits = this.bits([...FEED_HELD])
     this.usesBattery = steps.some(({ puts }) => puts.includes('batteryOff'))
     if (this.names.length > MOST_STATES)
-      throw new Error(
-        `${this.names.length} states are more than the ${MOST_STATES} bits that stand for them`,
+      throw new InputError(
+        `name ${this.names.length} states with those that always count; at most ${MOST_STATES} can be told apart`,
+        '/steps',
       )
     this.start = this.bits([...held])
     const taken = new Set(steps.flatMap(({ takes }) => takes))
@@ -172,12 +180,22 @@ class Search {
     return [lo, hi]
   }
 
-  run(width: number): PlannedStep[] | null {
+  /** False where a step needs what does not hold and none of them puts: no order helps. */
+  get canBegin(): boolean {
+    const put = new Set(this.items.flatMap(({ lists: [, , puts] }) => puts))
+    const holds = (s: number) =>
+      (s < 30 ? this.start[0] & (1 << s) : this.start[1] & (1 << (s - 30))) !== 0
+    return this.items.every(({ lists: [needs] }) => needs.every((s) => holds(s) || put.has(s)))
+  }
+
+  /** @param budget steps that may still be tried; what is tried is taken from it */
+  run(width: number, budget: { left: number }): PlannedStep[] | null {
     const { items } = this
     let level: Node[] = [this.first()]
     for (let n = 0; n < items.length; n++) {
       const next = new Map<string, Node>()
-      for (const node of level)
+      for (const node of level) {
+        if ((budget.left -= items.length) < 0) return null
         for (let i = 0; i < items.length; i++) {
           const made = this.step(node, i)
           if (!made) continue
@@ -185,6 +203,7 @@ class Search {
           const there = next.get(key)
           if (!there || this.better(made, there)) next.set(key, made)
         }
+      }
       if (next.size === 0) return null
       level = [...next.values()]
       if (level.length > width) level = this.kept(level, width)

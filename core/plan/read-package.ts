@@ -109,8 +109,9 @@ function planned(asked: PlanAsked): Step[] {
     return makePlan(asked).steps
   } catch (error) {
     if (!(error instanceof InputError)) throw error
+    if (error.path === '/steps' && / states /.test(error.message)) throw error
     throw new InputError(
-      'its steps have no order that keeps every rule: look at what they need, put on and take off',
+      'no order of its steps was found that keeps every rule: look at what they need, put on and take off',
       '/steps',
     )
   }

@@ -1,30 +1,28 @@
-import { Readable } from 'node:stream'
 import { setResponseHeader } from 'h3'
-import { IdPath } from '../../contract'
+import { IdPath, MOST_SHOP_FILE_BYTES } from '../../contract'
+import { Refusal } from '../services/refusal'
 import { checker } from '../services/validate'
 import { writeShopFile, type WhatFile } from '../shop-file/write'
+import { laidAside } from './laid-aside'
 import { route } from './route'
 
 const checkPath = checker(IdPath)
 
-/** A job, a vehicle or the shop as a file that can be read in again, record by record as it is asked for. */
+/** What is larger could be written, but not read in again. */
+const tooLarge = () =>
+  new Refusal(
+    413,
+    'too-large',
+    `This would be a file of more than ${Math.floor(MOST_SHOP_FILE_BYTES / 1024 / 1024)} MiB, which could not be read in again. ` +
+      'Copy the shop with npm run backup on the server, and put it in place with npm run restore; or send single jobs.',
+  )
+
+/** A job, a vehicle or the shop as a file that can be read in again. */
 export const fileRoute = (of: WhatFile['of']) =>
   route(async ({ database, params, event }) => {
     const what: WhatFile = of === 'shop' ? { of } : { of, id: checkPath(params).id }
-    const pieces = writeShopFile(database, what)
-    // The first piece tells whether there is such a thing at all: only then is it an answer.
-    const first = await pieces.next()
+    const body = await laidAside(event, writeShopFile(database, what), MOST_SHOP_FILE_BYTES, tooLarge)
     setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')
     setResponseHeader(event, 'content-disposition', `attachment; filename="${of}.json"`)
-    async function* whole() {
-      if (!first.done) yield first.value
-      yield* pieces
-    }
-    const body = Readable.from(whole())
-    // Whoever goes away ends what is being read for him.
-    event.node.res.once('close', () => {
-      body.destroy()
-      void pieces.return(undefined)
-    })
     return body
   })

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { createWriteStream } from 'node:fs'
 import { rm } from 'node:fs/promises'
-import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import type { H3Event } from 'h3'
 import { setResponseHeader } from 'h3'
 import { Refusal } from '../services/refusal'
+import { spoolFolder } from './spool-folder'
 
 /** ms; a list of the greatest size over a slow network. */
 const WITHIN = 28_000
@@ -24,7 +24,7 @@ export interface Spooled {
  */
 export async function spool(event: H3Event, most: number): Promise<Spooled> {
   const { req } = event.node
-  const path = join(tmpdir(), `mellow-${randomUUID()}.part`)
+  const path = join(spoolFolder(), `${randomUUID()}.part`)
   const remove = () => rm(path, { force: true })
   let bytes = 0
   const giveUp = AbortSignal.timeout(WITHIN)

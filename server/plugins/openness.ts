@@ -1,8 +1,5 @@
-import type { Server } from 'node:http'
+import { bound } from '../http/listening'
 
-/** ms within which a request's headers, and the whole of it, must have come. */
-const HEADERS_WITHIN = 10_000
-const REQUEST_WITHIN = 30_000
 const LOOPBACK = /^(localhost|127\.\d+\.\d+\.\d+|::1)$/
 
 /**
@@ -18,13 +15,5 @@ export default defineNitroPlugin((nitro) => {
     )
     process.exit(78)
   }
-  let bounded = false
-  nitro.hooks.hook('request', (event) => {
-    if (bounded) return
-    bounded = true
-    const { server } = event.node.req.socket as unknown as { server?: Server }
-    if (!server) return
-    server.headersTimeout = HEADERS_WITHIN
-    server.requestTimeout = REQUEST_WITHIN
-  })
+  nitro.hooks.hook('request', bound)
 })

@@ -5,7 +5,7 @@ import type { NextStep } from '../../core/proof'
 import type { Database } from '../database/database'
 import { asColumn, matching, pageOf, pastCursor, whereOf } from './paging'
 import { recordsOf } from './people'
-import { refreshJobs, refreshStale } from './standing'
+import { jobsCaughtUp, refreshJobs } from './standing'
 
 /** A row as the one SELECT gives it. */
 interface Row {
@@ -80,12 +80,12 @@ export async function listJobs(
   const records = query.person ? await recordsOf(database, query.person) : []
   const { sql, replacements, limit } = jobsStatement(query, records)
   const select = () => database.sequelize.query<Row>(sql, { replacements, type: QueryTypes.SELECT })
-  // A filter reads what is kept: what was filed a moment ago must be in it.
-  if (query.filter) await refreshStale(database)
+  await jobsCaughtUp(database)
   let rows = await select()
-  const stale = rows.filter(({ fresh }) => !fresh)
-  if (stale.length > 0) {
-    await refreshJobs(database, stale)
+  // One that was never worked out, as after a file was read in, has nothing to show yet.
+  const unknown = rows.filter(({ step }) => step === null)
+  if (unknown.length > 0) {
+    await refreshJobs(database, unknown)
     rows = await select()
   }
   return pageOf(rows, limit, ORDER[query.sort ?? 'changed'].of, shownRow)

@@ -5,7 +5,7 @@ import { formatOf } from '../../core/quantity'
 import type { Database } from '../database/database'
 import { pageOf, pastCursor, whereOf, type Condition } from './paging'
 import { STILL_PUT_OFF } from './put-off'
-import { refreshStale } from './standing'
+import { jobsCaughtUp } from './standing'
 
 interface Row {
   jobId: string
@@ -49,7 +49,7 @@ export function dueStatement({ limit = 50, after, vehicle }: DueQueryValues): {
 
 /** What is owed to the shop’s vehicles, the soonest first; what has no day comes last. */
 export async function listDue(database: Database, query: DueQueryValues = {}): Promise<Page<DueTold>> {
-  await refreshStale(database)
+  await jobsCaughtUp(database)
   const { sql, replacements } = dueStatement(query)
   const rows = await database.sequelize.query<Row>(sql, { replacements, type: QueryTypes.SELECT })
   return pageOf(
@@ -69,7 +69,7 @@ export async function listDue(database: Database, query: DueQueryValues = {}): P
 
 /** Jobs on the bench that came back: complained of again within a year of being proven, the newest first. */
 export async function listCameBack(database: Database): Promise<CameBackTold[]> {
-  await refreshStale(database)
+  await jobsCaughtUp(database)
   const rows = await database.sequelize.query<{
     jobId: string
     title: string

@@ -3,6 +3,7 @@ import sharp from 'sharp'
 import { fileIdOf, type StoredFile } from '../../contract'
 import type { Database } from '../database/database'
 import { troubleOf } from '../database/errors'
+import { inTurn } from '../threads/in-turn'
 import { notFound, Refusal } from './refusal'
 
 /** px; the longer side as kept: a thread can still be counted on it. */
@@ -10,10 +11,28 @@ const LONGEST = 2048
 const THUMBNAIL = 320
 /** More than any camera makes; a small file may stand for a huge picture. */
 const MOST_PIXELS = 120_000_000
+/** Of a format that is unpacked all at once: some 18 bytes of memory for each. */
+const MOST_PIXELS_AT_ONCE = 50_000_000
+const UNPACKED_AT_ONCE = ['heif', 'avif']
+/** Photographs that may wait while one is made smaller. */
+const MOST_WAITING = 8
 /** What is told to be such from its content, whatever its name says. */
 const TAKEN = ['jpeg', 'png', 'webp', 'heif', 'avif', 'tiff']
 const AS_KEPT = 'image/jpeg'
 
+// What was unpacked is not kept: the next photograph is another one.
+sharp.cache(false)
+const oneAtATime = inTurn(
+  MOST_WAITING,
+  'Several photographs are being taken in already; send this one again in a minute.',
+)
+
+const tooLarge = (most: number) =>
+  new Refusal(
+    413,
+    'too-large',
+    `This photograph has more than ${most / 1_000_000} megapixels: send it smaller. Nothing was kept.`,
+  )
 const refused = () =>
   new Refusal(
     415,
@@ -25,7 +44,7 @@ const refused = () =>
  * Keeps a photograph: turned upright, resized, and without what the camera wrote into it, its position among that. The same
  * one again changes nothing.
  *
- * @throws Refusal 415 where the content is no photograph
+ * @throws Refusal 413 where it is too large a picture, 415 where the content is no photograph, 503 where too many wait
  */
 export async function keepFile(
   database: Database,
@@ -34,7 +53,7 @@ export async function keepFile(
   const id = fileIdOf(sha256)
   const known = await rowOf(database, id)
   if (known) return { file: known, created: false }
-  const { content, thumbnail, width, height } = await readable(bytes)
+  const { content, thumbnail, width, height } = await oneAtATime.run(() => readable(bytes))
   const createdAt = new Date()
   try {
     await database.sequelize.query(
@@ -68,23 +87,26 @@ export async function keepFile(
 async function readable(sent: Buffer) {
   try {
     const options = { limitInputPixels: MOST_PIXELS, failOn: 'error' } as const
-    const { format } = await sharp(sent, options).metadata()
-    if (!TAKEN.includes(format)) throw refused()
-    // Turned as the camera was held; what it wrote besides is left out by making the picture anew.
-    const upright = sharp(sent, options).rotate()
+    // The head of the file alone is read, whatever it stands for.
+    const head = await sharp(sent, { ...options, limitInputPixels: false }).metadata()
+    if (!TAKEN.includes(head.format)) throw refused()
+    const most = UNPACKED_AT_ONCE.includes(head.format) ? MOST_PIXELS_AT_ONCE : MOST_PIXELS
+    if (head.width * head.height > most) throw tooLarge(most)
     const fit = { fit: 'inside', withoutEnlargement: true } as const
-    const [full, thumbnail] = await Promise.all([
-      upright
-        .clone()
-        .resize(LONGEST, LONGEST, fit)
-        .jpeg({ quality: 82 })
-        .toBuffer({ resolveWithObject: true }),
-      upright.clone().resize(THUMBNAIL, THUMBNAIL, fit).jpeg({ quality: 74 }).toBuffer(),
-    ])
-    const { width, height } = full.info
-    return { content: full.data, thumbnail, width, height }
-  } catch {
-    throw refused()
+    // Turned as the camera was held; what it wrote besides is left out by making the picture anew.
+    const { data: content, info } = await sharp(sent, options)
+      .rotate()
+      .resize(LONGEST, LONGEST, fit)
+      .jpeg({ quality: 82 })
+      .toBuffer({ resolveWithObject: true })
+    // From the one that is kept: the large one is unpacked once.
+    const thumbnail = await sharp(content)
+      .resize(THUMBNAIL, THUMBNAIL, fit)
+      .jpeg({ quality: 74 })
+      .toBuffer()
+    return { content, thumbnail, width: info.width, height: info.height }
+  } catch (error) {
+    throw error instanceof Refusal ? error : refused()
   }
 }
 

@@ -1,5 +1,7 @@
 import { createHash } from 'node:crypto'
 import { createReadStream } from 'node:fs'
+import { Transform } from 'node:stream'
+import { StringDecoder } from 'node:string_decoder'
 import Papa from 'papaparse'
 import { QueryTypes, type Transaction } from 'sequelize'
 import { monotonicFactory } from 'ulid'
@@ -13,8 +15,9 @@ import {
   type ListedPart,
 } from '../../core/shelf'
 import type { Database } from '../database/database'
-import { Refusal } from './refusal'
+import { inTurn } from '../threads/in-turn'
 import { WRITTEN, written } from './parts'
+import { Refusal } from './refusal'
 
 /** Rows that go into the database together. */
 const TOGETHER = 500
@@ -23,6 +26,16 @@ const FIRST = 50
 /** Cells of a row, and rows of a list. */
 const MOST_CELLS = 200
 const MOST_ROWS = 200_000
+/** Bytes within which a row must end: a quotation mark that is never closed would take in all that follows. */
+const MOST_ROW_BYTES = 256 * 1024
+/** Characters of a cell that stand in the list of refused rows: none that is kept has so many. */
+const MOST_TOLD = 1000
+/** Lists that may wait while one is read in. */
+const MOST_WAITING = 4
+const oneAtATime = inTurn(
+  MOST_WAITING,
+  'Several lists are being read in already; send this one again in a minute. Nothing was read in.',
+)
 /** What a list of refused rows has beside its own columns. */
 const WHY = ['wrong_column', 'reason'] as const
 
@@ -43,18 +56,31 @@ export async function* importParts(
     throw new Refusal(422, 'invalid', `No column is given for ${missing.join(', ')}`, [
       ...missing.map((one) => ({ path: `/mapping/${one}`, message: 'is missing' })),
     ])
-  const source = createReadStream(path, 'utf8')
-  const rows = source.pipe(
-    Papa.parse(Papa.NODE_STREAM_INPUT, { header: false, skipEmptyLines: 'greedy' }),
-  )
+  yield { stage: 'reading', rows: 0, bad: 0, share: 0 }
+  // One after the other: each holds a connection, and what it writes, until its end.
+  const end = await oneAtATime.turn()
+  try {
+    yield* readIn(database, { path, bytes }, plan)
+  } finally {
+    end()
+  }
+}
+
+async function* readIn(
+  database: Database,
+  { path, bytes }: { path: string; bytes: number },
+  plan: ImportPlanBody,
+): AsyncGenerator<ImportTold> {
+  const reading = new Reading(plan)
+  const source = createReadStream(path)
+  const rows = source.pipe(reading.watch()).pipe(Papa.parse(Papa.NODE_STREAM_INPUT, { header: false }))
+  reading.parser = rows
   source.once('error', (error) => rows.destroy(error))
   const transaction = await database.sequelize.transaction()
   let done = false
   try {
     const before = await count(database, transaction)
-    const reading = new Reading(plan)
     let batch: ListedPart[] = []
-    yield { stage: 'reading', rows: 0, bad: 0, share: 0 }
     for await (const cells of rows as AsyncIterable<string[]>) {
       const part = reading.take(cells)
       if (part) batch.push(part)
@@ -98,6 +124,12 @@ export async function* importParts(
   }
 }
 
+interface Destroyable {
+  destroy: (error: Error) => unknown
+}
+const short = (cell: string): string =>
+  cell.length > MOST_TOLD ? `${cell.slice(0, MOST_TOLD)}…` : cell
+
 /** What was read of a list so far. */
 class Reading {
   header: string[] | null = null
@@ -108,10 +140,40 @@ class Reading {
   /** Rows by supplier and number. */
   private readonly seen = new Map<string, number>()
 
+  /** What takes the list apart; it is ended where a row does not. */
+  parser: Destroyable | null = null
+  /** Bytes that went into the parser since a row came out of it. */
+  private since = 0
+
   constructor(private readonly plan: ImportPlanBody) {}
+
+  /** Passes the list on as text, and ends it where a row goes on and on. */
+  watch(): Transform {
+    const text = new StringDecoder('utf8')
+    return new Transform({
+      decodeStrings: true,
+      encoding: 'utf8',
+      transform: (chunk: Buffer, _, done) => {
+        this.since += chunk.length
+        if (this.since > MOST_ROW_BYTES) this.parser?.destroy(this.endless())
+        done(null, text.write(chunk))
+      },
+      flush: (done) => done(null, text.end()),
+    })
+  }
+  private endless(): Refusal {
+    const row = this.header === null ? 1 : this.rows + 2
+    return new Refusal(
+      422,
+      'invalid',
+      `Row ${row} does not end within ${MOST_ROW_BYTES / 1024} KiB: is there a quotation mark that is never closed? Nothing was read in.`,
+    )
+  }
 
   /** The part of the next row; null for the header and for a row that is refused. */
   take(cells: string[]): ListedPart | null {
+    this.since = 0
+    if (cells.every((cell) => cell.trim() === '')) return null
     if (this.header === null) {
       this.header = cells.map((one, i) => (i === 0 ? one.replace(/^\uFEFF/, '') : one).trim())
       return null
@@ -125,7 +187,7 @@ class Reading {
       if (this.first.length < FIRST) this.first.push({ row: this.rows + 1, problems: read.problems })
       const columns = read.problems.map(({ column }) => column).join('; ')
       const reasons = read.problems.map(({ column, reason }) => `${column} ${reason}`).join('; ')
-      this.refused.push([...cells, columns, reasons])
+      this.refused.push([...cells.map(short), columns, reasons])
       return null
     }
     const key = `${read.part.supplier.toLowerCase()}\n${read.part.number.toLowerCase()}`
@@ -144,7 +206,7 @@ class Reading {
     this.bad += 1
     if (this.first.length < FIRST)
       this.first.push({ row: this.rows + 1, problems: [{ column, reason }] })
-    this.refused.push([...cells, column, `${column} ${reason}`])
+    this.refused.push([...cells.map(short), column, `${column} ${reason}`])
     return null
   }
 

@@ -4,7 +4,7 @@ import type { CameBackCount } from '../../core/learnt'
 import type { OperationId } from '../../core/work'
 import type { Database } from '../database/database'
 import { learningOf } from './shop'
-import { refreshStale } from './standing'
+import { jobsCaughtUp } from './standing'
 
 /** Jobs that were proven, since a moment, each once. */
 const PROVEN = `j.provenAt >= ?`
@@ -22,7 +22,7 @@ const counted = ({ jobs, back }: { jobs: number; back: number | string | null })
 
 /** Of proven jobs those that came back: of all, by what was done, by model, and by who made the parts. */
 export async function whatIsLearnt(database: Database): Promise<LearntTold> {
-  await refreshStale(database)
+  await jobsCaughtUp(database)
   const select = <T extends object>(sql: string, since: string | null) =>
     database.sequelize.query<Row<T>>(sql, {
       replacements: [new Date(since ?? FIRST_DAY)],

@@ -78,19 +78,48 @@ async function draftOf(
   return row!.id
 }
 
-/** What the lines of an order come to. */
+/** The most that an order may come to, in whatever it is paid in: what its column holds. */
+const MOST_TOTAL = 9_999_999_999.99
+
+/**
+ * What the lines of an order come to.
+ * @throws Refusal 422 where that is more than an order may come to
+ */
 export async function recountTotal(
   database: Database,
   orderId: string,
   transaction: Transaction,
 ): Promise<void> {
+  const [sum] = await database.sequelize.query<{ total: string | number }>(
+    'SELECT COALESCE(SUM(quantity * COALESCE(confirmedPrice, price)), 0) AS total FROM order_lines WHERE orderId = ?',
+    { replacements: [orderId], type: QueryTypes.SELECT, transaction },
+  )
+  if (Number(sum!.total) > MOST_TOTAL)
+    throw new Refusal(
+      422,
+      'too-much',
+      `The order would come to more than ${MOST_TOTAL.toFixed(2)}: order fewer pieces, or check the price`,
+      [{ path: '/quantity', message: `must keep the order under ${MOST_TOTAL.toFixed(2)}` }],
+    )
   await run(
     database,
-    `UPDATE orders SET total = (SELECT COALESCE(SUM(quantity * COALESCE(confirmedPrice, price)), 0)
-       FROM order_lines WHERE orderId = ?) WHERE id = ?`,
-    [orderId, orderId],
+    'UPDATE orders SET total = ? WHERE id = ?',
+    [Number(sum!.total).toFixed(2), orderId],
     transaction,
   )
+}
+
+/** Of these lines, those that are known already, each with the order it stands in. */
+async function linesKnown(
+  { sequelize }: Database,
+  ids: readonly string[],
+  transaction: Transaction,
+): Promise<ReadonlyMap<string, string>> {
+  const rows = await sequelize.query<{ id: string; orderId: string }>(
+    'SELECT id, orderId FROM order_lines WHERE id IN (?)',
+    { replacements: [[...ids]], type: QueryTypes.SELECT, transaction },
+  )
+  return new Map(rows.map(({ id, orderId }) => [id, orderId]))
 }
 
 /**
@@ -114,12 +143,19 @@ export async function addToBasket(
           { path: `/lines/${i}/jobId`, message: 'names no job here' },
         ])
     })
-    const orders = new Set<string>()
+    const known = await linesKnown(
+      database,
+      lines.map(({ id }) => id),
+      transaction,
+    )
+    // Sent again, they may have been ordered since: no new draft is begun for them.
+    const fresh = lines.filter(({ id }) => !known.has(id))
+    const orders = new Set(known.values())
     // In one order of suppliers, so that two baskets do not wait for each other.
-    for (const supplier of [...new Set(lines.map((one) => one.supplier.trim()))].sort()) {
+    for (const supplier of [...new Set(fresh.map((one) => one.supplier.trim()))].sort()) {
       const orderId = await draftOf(database, supplier, newId(), transaction)
       orders.add(orderId)
-      for (const line of lines.filter((one) => one.supplier.trim() === supplier)) {
+      for (const line of fresh.filter((one) => one.supplier.trim() === supplier)) {
         const listed = await numberOf(database, line.partId, transaction)
         await run(
           database,

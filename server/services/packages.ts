@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize'
-import { InputError } from '../../core/circuit'
-import { readPackage, type Package } from '../../core/plan'
+import type { Package } from '../../core/plan'
 import type { Database } from '../database/database'
+import { ask } from '../threads/pool'
 import { notFound, Refusal } from './refusal'
 
 /** Packages of work of the shop's own, by title. */
@@ -19,7 +19,8 @@ export async function keepPackage(
   id: string,
   value: unknown,
 ): Promise<Package> {
-  const pack = checked(value)
+  // Its steps are put in order to see that they have one, which may take a while.
+  const pack = await ask('package', value)
   if (pack.id !== id)
     throw new Refusal(422, 'invalid', 'The package has another id', [
       { path: '/id', message: `must be ${id}` },
@@ -30,17 +31,6 @@ export async function keepPackage(
     { replacements: [id, JSON.stringify(pack), new Date()], type: QueryTypes.INSERT },
   )
   return pack
-}
-
-/** What a schema cannot say: that its steps have an order which keeps every rule. */
-function checked(value: unknown): Package {
-  try {
-    return readPackage(value)
-  } catch (error) {
-    if (!(error instanceof InputError)) throw error
-    const { path, message } = error
-    throw new Refusal(422, 'invalid', `Refused: ${path || 'the whole'} ${message}`, [{ path, message }])
-  }
 }
 
 export async function dropPackage({ sequelize }: Database, id: string): Promise<{ id: string }> {

@@ -19,12 +19,12 @@ import { inTransaction } from '../database/transaction'
 import { isIndexed, matching, whereOf, type Condition } from './paging'
 import { notFound, Refusal } from './refusal'
 
-interface PartRow extends Omit<Part, 'data' | 'price' | 'changedAt'> {
+export interface PartRow extends Omit<Part, 'data' | 'price' | 'changedAt'> {
   data: unknown
   price: string | number
   changedAt: Date
 }
-const COLUMNS =
+export const COLUMNS =
   'id, number, name, kind, data, supplier, price, currency, stock, leadDays, grade, supersededBy, place, changedAt'
 
 export const shownPart = ({ data, price, changedAt, ...row }: PartRow): Part => ({
@@ -55,7 +55,13 @@ function wordsIn(search: string | undefined): Condition[] {
   return conditions
 }
 
-function conditionsOf({ search, kind, supplier, grade, inStock }: PartsCountQueryValues): Condition[] {
+export function conditionsOf({
+  search,
+  kind,
+  supplier,
+  grade,
+  inStock,
+}: PartsCountQueryValues): Condition[] {
   const conditions = wordsIn(search)
   const equal = (column: string, value: string | undefined) =>
     value !== undefined && conditions.push({ sql: `${column} = ?`, values: [value] })
@@ -166,19 +172,26 @@ export async function addPart(
   { id, ...part }: NewPartBody,
 ): Promise<{ part: Part; created: boolean }> {
   bounded(part)
-  const known = await find(database, id)
-  if (known) {
+  const same = async () => {
+    const known = await find(database, id)
+    if (!known) return null
     if (known.number === part.number && known.supplier === part.supplier)
       return { part: known, created: false }
     throw new Refusal(409, 'taken', 'This id belongs to another part')
   }
+  const before = await same()
+  if (before) return before
   try {
     await database.sequelize.query(
       `INSERT INTO parts (id, ${WRITTEN}, changedAt) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
       { replacements: [id, ...written(part), new Date()], type: QueryTypes.INSERT },
     )
   } catch (error) {
-    throw troubleOf(error) === 'taken' ? taken(part) : error
+    if (troubleOf(error) !== 'taken') throw error
+    // The same one may have been sent twice at once.
+    const meanwhile = await same()
+    if (meanwhile) return meanwhile
+    throw taken(part)
   }
   return { part: await readPart(database, id), created: true }
 }

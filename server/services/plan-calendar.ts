@@ -1,6 +1,6 @@
 import ical from 'ical-generator'
 import { PLACE_WORDS } from '../../core/words'
-import type { PlannedJob } from './plan-of-job'
+import type { PlannedJob } from '../printing/plan-sheet'
 
 /** Minutes as ms. */
 const MINUTE = 60_000

@@ -6,7 +6,7 @@ import { historyOf } from './history'
 import { isIndexed, whereOf, type Condition } from './paging'
 import { listParts } from './parts'
 import { namesOfPeople } from './people'
-import { refreshWords } from './words-kept'
+import { wordsCaughtUp } from './words-kept'
 
 /** Lines that are shown of each. */
 const MOST_LINES = 3
@@ -69,7 +69,7 @@ export async function searchEverything(
   const terms = termsOf(search)
   if (terms.length === 0) return { subjects: [], more: false, parts: [] }
   // What was filed a moment ago is found.
-  await refreshWords(database)
+  await wordsCaughtUp(database)
   const { sql, replacements } = searchStatement(terms, limit)
   const [rows, parts] = await Promise.all([
     database.sequelize.query<Row>(sql, { replacements, type: QueryTypes.SELECT }),

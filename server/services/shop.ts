@@ -10,7 +10,7 @@ import {
 import { settingOf, type Learnt, type LearntSetting } from '../../core/learnt'
 import type { DeliveryDay } from '../../core/orders'
 import type { Database } from '../database/database'
-import { refreshStale } from './standing'
+import { jobsCaughtUp } from './standing'
 
 const ONLY = 1
 /** Before any job was closed. */
@@ -78,7 +78,7 @@ async function keptSettings({ models }: Database): Promise<ShopSettingsBody | nu
  * @param since jobs that were closed before this are left out; null for none.
  */
 async function recordOf(database: Database, since: string | null): Promise<ShopRecord> {
-  await refreshStale(database)
+  await jobsCaughtUp(database)
   const rows = await database.sequelize.query<{ model: string | null; causes: unknown; jobs: number }>(
     `SELECT v.model COLLATE utf8mb4_bin AS model, j.causes, COUNT(*) AS jobs
        FROM jobs j JOIN vehicles v ON v.id = j.vehicleId

@@ -7,6 +7,7 @@ import type { Database } from '../database/database'
 import { inTransaction } from '../database/transaction'
 import { bearingOf } from './history'
 import { hasPutOffChanged, putOffBefore } from './put-off'
+import { sharedRounds } from './rounds'
 
 /** Raised where the rules change by which a job's step is worked out: then what is kept is worked out anew. */
 const RULES = 8
@@ -32,20 +33,30 @@ export async function refreshJobs(database: Database, jobs: readonly Stale[]): P
 const MOST_ROUNDS = 4
 
 /** Jobs whose entries have changed since they were worked out; at most so many are looked at. Says how many. */
-export async function refreshStale(database: Database, most = AT_ONCE): Promise<number> {
+async function refreshSome(database: Database): Promise<number> {
   let done = 0
   for (let round = 0; round < MOST_ROUNDS; round++) {
+    // Earlier jobs first: later ones hang on them.
     const stale = await database.sequelize.query<Stale>(
-      // Earlier jobs first: later ones hang on them.
       'SELECT id, vehicleId, lastSequence, changes FROM jobs WHERE fresh = 0 ORDER BY id LIMIT ?',
-      { replacements: [most], type: QueryTypes.SELECT },
+      { replacements: [AT_ONCE], type: QueryTypes.SELECT },
     )
     await refreshJobs(database, stale)
     done += stale.length
-    if (stale.length === 0 || stale.length === most) break
+    if (stale.length === 0 || stale.length === AT_ONCE) break
   }
   return done
 }
+const jobsLeft = async ({ sequelize }: Database, most: number): Promise<number> =>
+  (
+    await sequelize.query('SELECT id FROM jobs WHERE fresh = 0 LIMIT ?', {
+      replacements: [most],
+      type: QueryTypes.SELECT,
+    })
+  ).length
+
+/** One round over jobs that are stale, which all who ask at once share; and what whoever shows what is kept waits for. */
+export const { round: refreshStale, caughtUp: jobsCaughtUp } = sharedRounds(refreshSome, jobsLeft)
 
 /** What was kept by other rules is worked out anew. */
 export async function forgetOldRules(database: Database): Promise<void> {

@@ -5,7 +5,7 @@ import { PACKAGES, type Package } from '../../core/plan'
 import type { Database } from '../database/database'
 import { listPackages } from './packages'
 import { learningOf } from './shop'
-import { refreshStale } from './standing'
+import { jobsCaughtUp } from './standing'
 
 /** A time so far from the planned one is a slip of the finger, and no step: it is not learnt from. */
 const SLIP = 20
@@ -15,7 +15,7 @@ export async function stepTimes(database: Database): Promise<StepTimesTold> {
   const { off, since } = await learningOf(database, 'times')
   if (off) return Object.create(null) as StepTimesTold
   const own = await listPackages(database)
-  await refreshStale(database)
+  await jobsCaughtUp(database)
   const rows = await database.sequelize.query<{ stepsTook: unknown }>(
     'SELECT stepsTook FROM jobs WHERE stepsTook IS NOT NULL',
     { type: QueryTypes.SELECT },

@@ -2,6 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { allWords, plateWords, writtenIn } from '../../core/search'
 import type { Database } from '../database/database'
 import { historyOf } from './history'
+import { sharedRounds } from './rounds'
 
 /** Subjects that are gone through in one go, before others have their turn. */
 const AT_ONCE = 25
@@ -21,9 +22,9 @@ interface Stale {
  * Keeps every word of a job or a vehicle, once each, so that one look in the database's index of words finds where it stands.
  * At most so many subjects whose history has gone on; says how many.
  */
-export async function refreshWords(database: Database, most = AT_ONCE): Promise<number> {
+async function refreshSome(database: Database): Promise<number> {
   const select = (sql: string) =>
-    database.sequelize.query<Stale>(sql, { replacements: [most], type: QueryTypes.SELECT })
+    database.sequelize.query<Stale>(sql, { replacements: [AT_ONCE], type: QueryTypes.SELECT })
   const jobs = await select(
     `SELECT j.id, 'job' AS subject, j.lastSequence, COALESCE(j.changedAt, j.createdAt) AS changedAt, j.title, v.name, v.plate,
       v.model
@@ -33,10 +34,21 @@ export async function refreshWords(database: Database, most = AT_ONCE): Promise<
     `SELECT id, 'vehicle' AS subject, lastSequence, createdAt AS changedAt, NULL AS title, name, plate, model
        FROM vehicles WHERE searched = 0 LIMIT ?`,
   )
-  const stale = [...jobs, ...vehicles].slice(0, most)
+  const stale = [...jobs, ...vehicles].slice(0, AT_ONCE)
   for (const one of stale) await keepWords(database, one)
   return stale.length
 }
+
+const subjectsLeft = async ({ sequelize }: Database, most: number): Promise<number> =>
+  (
+    await sequelize.query(
+      `(SELECT id FROM jobs WHERE searched = 0 LIMIT ?) UNION ALL (SELECT id FROM vehicles WHERE searched = 0 LIMIT ?)`,
+      { replacements: [most, most], type: QueryTypes.SELECT },
+    )
+  ).length
+
+/** One round over what is to be gone through, which all who ask at once share; and what a search waits for. */
+export const { round: refreshWords, caughtUp: wordsCaughtUp } = sharedRounds(refreshSome, subjectsLeft)
 
 async function keepWords(database: Database, stale: Stale): Promise<void> {
   const { id, subject, lastSequence, changedAt, title, name, plate, model } = stale

@@ -4,7 +4,7 @@ import type { Database } from '../database/database'
 import { recountTotal } from '../services/orders'
 import { canonical } from './canonical'
 import { clash, wrong } from './read'
-import { columnsOf, rowsOf, type FileRow } from './tables'
+import { allRowsOf, columnsOf, type FileRow } from './tables'
 
 /** Rows that go in at once. */
 export const AT_ONCE = 200
@@ -80,7 +80,7 @@ async function standsFor(
 ): Promise<Stands> {
   const stands = new Map<string, string>()
   if (rows.length === 0) return stands
-  const here = await rowsOf(database, table, transaction)
+  const here = await allRowsOf(database, table, transaction)
   const ids = new Set(here.map((row) => idOf(row)))
   const byKey = new Map(here.map((row) => [keyOf(row), idOf(row)]))
   for (const row of rows) {
@@ -97,7 +97,7 @@ async function settingsIfNone(
   kept: ShopFileTold['kept'],
   transaction: Transaction,
 ): Promise<readonly FileRow[]> {
-  const [here] = await rowsOf(database, 'shop', transaction)
+  const [here] = await allRowsOf(database, 'shop', transaction)
   const [there] = rows
   if (!here || !there) return rows
   if (canonical(here) !== canonical(there))
@@ -120,7 +120,7 @@ async function putRows(
   const { all, key } = await columnsOf(database, table, transaction)
   const keyOf = (row: FileRow) => key.map((name) => String(row[name])).join(' ')
   const known = new Map(
-    (await rowsOf(database, table, transaction)).map((row) => [keyOf(row), canonical(row)]),
+    (await allRowsOf(database, table, transaction)).map((row) => [keyOf(row), canonical(row)]),
   )
   const fresh = rows.filter((row, i) => {
     const names = Object.keys(row)

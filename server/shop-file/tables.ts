@@ -32,16 +32,40 @@ const cellOf = (value: unknown): string | number | null => {
   return JSON.stringify(value)
 }
 
-/** All rows of a table. */
-export async function rowsOf(
+/** Rows that are read together. */
+const TOGETHER = 500
+
+/** All rows of a table, in the order of its key. */
+export async function* rowsOf(
+  database: Database,
+  table: ShelfTable,
+  transaction: Transaction,
+): AsyncGenerator<FileRow> {
+  const { all, key } = await columnsOf(database, table, transaction)
+  const list = (names: readonly string[]) => names.map((name) => `\`${name}\``).join(', ')
+  const past = `WHERE (${list(key)}) > (${key.map(() => '?').join(', ')})`
+  for (let last: Record<string, unknown> | undefined, more = true; more;) {
+    const rows: Record<string, unknown>[] = await database.sequelize.query(
+      `SELECT ${list(all)} FROM \`${table}\` ${last ? past : ''} ORDER BY ${list(key)} LIMIT ?`,
+      {
+        replacements: [...(last ? key.map((name) => last![name]) : []), TOGETHER],
+        type: QueryTypes.SELECT,
+        transaction,
+      },
+    )
+    for (const row of rows) yield Object.fromEntries(all.map((name) => [name, cellOf(row[name])]))
+    last = rows.at(-1)
+    more = rows.length === TOGETHER
+  }
+}
+
+/** All of them at once. */
+export async function allRowsOf(
   database: Database,
   table: ShelfTable,
   transaction: Transaction,
 ): Promise<FileRow[]> {
-  const { all } = await columnsOf(database, table, transaction)
-  const rows = await database.sequelize.query<Record<string, unknown>>(
-    `SELECT ${all.map((name) => `\`${name}\``).join(', ')} FROM \`${table}\``,
-    { type: QueryTypes.SELECT, transaction },
-  )
-  return rows.map((row) => Object.fromEntries(all.map((name) => [name, cellOf(row[name])])))
+  const all: FileRow[] = []
+  for await (const row of rowsOf(database, table, transaction)) all.push(row)
+  return all
 }

@@ -73,26 +73,39 @@ async function* written(
   yield* photographs(database, [...files].sort(), transaction)
   yield `\n],\n"format":${JSON.stringify(SHOP_FILE)},\n`
   yield* list('installations', installations)
+  yield ',\n'
   yield* list('jobs', jobs)
+  yield ',\n'
   yield `"of":${JSON.stringify(what.of)},\n`
   yield* list('people', await peopleOf(database, what.of === 'shop' ? null : [...people], transaction))
+  yield ',\n'
   const shop = await shopName(database)
   if (shop !== '') yield `"shop":${JSON.stringify(shop)},\n`
   if (what.of === 'shop') {
     yield '"tables":{'
     let table = 0
     for (const name of [...SHELF_TABLES].sort()) {
-      const rows = await rowsOf(database, name, transaction)
-      const sorted = rows.map(canonical).sort()
-      yield `${table++ === 0 ? '' : ','}\n${JSON.stringify(name)}:[${sorted.map((row) => `\n${row}`).join(',')}\n]`
+      yield `${table++ === 0 ? '' : ','}\n`
+      yield* list(name, rowsOf(database, name, transaction))
     }
     yield '\n},\n'
   }
-  yield `"vehicles":[${vehicles.map((one) => `\n${canonical(one)}`).join(',')}\n]\n}\n`
+  yield* list('vehicles', vehicles)
+  yield '\n}\n'
 }
 
-function* list(name: string, rows: readonly unknown[]): Generator<string> {
-  yield `${JSON.stringify(name)}:[${rows.map((row) => `\n${canonical(row)}`).join(',')}\n],\n`
+/** A list under its name, record by record: others have their turn in between. */
+async function* list(
+  name: string,
+  rows: Iterable<unknown> | AsyncIterable<unknown>,
+): AsyncGenerator<string> {
+  yield `${JSON.stringify(name)}:[`
+  let first = true
+  for await (const row of rows) {
+    yield `${first ? '' : ','}\n${canonical(row)}`
+    first = false
+  }
+  yield '\n]'
 }
 
 async function subjectsOf(
@@ -106,6 +119,7 @@ async function subjectsOf(
   const vehicles = await models.Vehicle.findAll({
     ...(vehicleId !== undefined && { where: { id: vehicleId } }),
     order: [['id', 'ASC']],
+    raw: true,
     transaction,
   })
   if (what.of === 'vehicle' && vehicles.length === 0) throw notFound('vehicle')
@@ -114,6 +128,7 @@ async function subjectsOf(
     : await models.Job.findAll({
         ...(vehicleId !== undefined && { where: { vehicleId } }),
         order: [['id', 'ASC']],
+        raw: true,
         transaction,
       })
   return {

@@ -19,7 +19,13 @@ import { vehicleHistory, type JobOfVehicle } from '../../core/history'
 import type { Installation } from '../../core/installation'
 import { evidenceOf, fold, type Entry } from '../../core/journal'
 import { openStops, questionOf } from '../../core/proof'
+import type { UnitSystem } from '../../core/quantity'
+import { paperOf, type PaperAsked } from '../printing/paper'
+import { pdfOf } from '../printing/pdf'
+import type { Fonts } from '../printing/font-files'
+import { planSheet } from '../printing/plan-sheet'
 import { readShopFile } from '../shop-file/read'
+import { checkedPackage, plannedJob, type PlanQuestion } from './plans'
 
 /** What is worked out beside the server's own thread: plain data in, plain data out. */
 export interface LookQuestion {
@@ -79,13 +85,26 @@ export interface HistoryQuestion {
   ofVehicle: readonly Entry[]
 }
 
+/** A job's plan as a sheet to work from. */
+export interface SheetQuestion {
+  asked: PlanQuestion
+  units: UnitSystem
+  now: Date
+  fonts: Fonts
+}
+
 /** The work that a thread can be given, by name. */
 export const WORK = {
   look: lookOf,
   /** A file that was taken in: what was read of it as a text, which crosses over four times as fast as its records. */
   shopFile: ({ path }: { path: string }) => JSON.stringify(readShopFile(readFileSync(path))),
   history: ({ jobs, ofVehicle }: HistoryQuestion) => vehicleHistory(jobs, ofVehicle),
+  package: checkedPackage,
+  plan: plannedJob,
+  paper: ({ asked, fonts }: { asked: PaperAsked; fonts: Fonts }) => pdfOf(paperOf(asked), fonts),
+  planSheet: ({ asked, units, now, fonts }: SheetQuestion) =>
+    pdfOf(planSheet(plannedJob(asked), units, now), fonts),
 } as const
 export type WorkName = keyof typeof WORK
 export type Question<N extends WorkName> = Parameters<(typeof WORK)[N]>[0]
-export type Answer<N extends WorkName> = ReturnType<(typeof WORK)[N]>
+export type Answer<N extends WorkName> = Awaited<ReturnType<(typeof WORK)[N]>>

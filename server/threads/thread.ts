@@ -19,17 +19,18 @@ interface Refused {
 export type Answered =
   { id: number; answer: unknown } | { id: number; refused: Refused } | { id: number; failed: string }
 
-parentPort?.on('message', ({ id, name, question }: Asked) => {
-  const told = (): Answered => {
-    try {
-      return { id, answer: WORK[name](question as never) }
-    } catch (error) {
-      if (error instanceof Refusal) {
-        const { status, code, message, errors } = error
-        return { id, refused: { status, code, message, ...(errors && { errors }) } }
-      }
-      return { id, failed: error instanceof Error ? (error.stack ?? error.message) : String(error) }
+async function told({ id, name, question }: Asked): Promise<Answered> {
+  try {
+    return { id, answer: await WORK[name](question as never) }
+  } catch (error) {
+    if (error instanceof Refusal) {
+      const { status, code, message, errors } = error
+      return { id, refused: { status, code, message, ...(errors && { errors }) } }
     }
+    return { id, failed: error instanceof Error ? (error.stack ?? error.message) : String(error) }
   }
-  parentPort!.postMessage(told())
+}
+
+parentPort?.on('message', (asked: Asked) => {
+  void told(asked).then((answer) => parentPort!.postMessage(answer))
 })

@@ -1,10 +1,10 @@
 import { setResponseHeader } from 'h3'
 import { IdPath, PlanSheetQuery } from '../../../../contract'
 import { route } from '../../../http/route'
-import { pdfOf } from '../../../services/pdf'
-import { plannedJob } from '../../../services/plan-of-job'
-import { planSheet } from '../../../services/plan-sheet'
+import { fontBytes } from '../../../printing/fonts'
+import { planAsked } from '../../../services/plan-of-job'
 import { checker } from '../../../services/validate'
+import { ask } from '../../../threads/pool'
 
 const checkPath = checker(IdPath)
 const checkQuery = checker(PlanSheetQuery, 'query')
@@ -12,9 +12,10 @@ const checkQuery = checker(PlanSheetQuery, 'query')
 /** The job sheet on paper: every step, tool and caution, in order. */
 export default route(async ({ database, params, query, event }) => {
   const { units } = checkQuery(query)
-  const planned = await plannedJob(database, checkPath(params).id)
-  const bytes = await pdfOf(planSheet(planned, units ?? 'metric', new Date()))
+  const asked = await planAsked(database, checkPath(params).id)
+  const [now, fonts] = [new Date(), await fontBytes()]
+  const bytes = await ask('planSheet', { asked, units: units ?? 'metric', now, fonts })
   setResponseHeader(event, 'content-type', 'application/pdf')
   setResponseHeader(event, 'content-disposition', 'inline; filename="job-sheet.pdf"')
-  return bytes
+  return Buffer.from(bytes)
 })

@@ -1,9 +1,10 @@
 import { setResponseHeader } from 'h3'
 import { PaperPath, PlanSheetQuery } from '../../../../../contract'
 import { route } from '../../../../http/route'
-import { paperPdf } from '../../../../services/papers'
-import { pdfOf } from '../../../../services/pdf'
+import { fontBytes } from '../../../../printing/fonts'
+import { paperAsked } from '../../../../services/papers'
 import { checker } from '../../../../services/validate'
+import { ask } from '../../../../threads/pool'
 
 const checkPath = checker(PaperPath)
 const checkQuery = checker(PlanSheetQuery, 'query')
@@ -12,8 +13,9 @@ const checkQuery = checker(PlanSheetQuery, 'query')
 export default route(async ({ database, params, query, event }) => {
   const { id, kind } = checkPath(params)
   const { units } = checkQuery(query)
-  const bytes = await pdfOf(await paperPdf(database, id, kind, units ?? 'metric', new Date()))
+  const asked = await paperAsked(database, id, kind, units ?? 'metric', new Date())
+  const bytes = await ask('paper', { asked, fonts: await fontBytes() })
   setResponseHeader(event, 'content-type', 'application/pdf')
   setResponseHeader(event, 'content-disposition', `inline; filename="${kind}.pdf"`)
-  return bytes
+  return Buffer.from(bytes)
 })

@@ -1,10 +1,12 @@
 import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces'
-import { PACKAGES, type RecordName } from '../../core/plan'
+import { PACKAGES, type PlanAnswer, type RecordName } from '../../core/plan'
 import { recalled, RECORD_WORDS } from '../../core/proof'
 import { formatOf, type UnitSystem } from '../../core/quantity'
 import { cautionWords, PLACE_WORDS } from '../../core/words'
 import { framed } from './pdf'
-import type { PlannedJob } from './plan-of-job'
+import type { Job, Vehicle } from '../../contract'
+import type { Installation } from '../../core/installation'
+import type { JobState } from '../../core/journal'
 
 const hours = (minutes: number): string =>
   minutes < 60
@@ -15,6 +17,14 @@ const dated = new Intl.DateTimeFormat('en-GB', {
   timeStyle: 'short',
   timeZone: 'UTC',
 })
+
+export interface PlannedJob {
+  job: Job
+  vehicle: Vehicle
+  state: JobState
+  installation: Installation
+  plan: PlanAnswer
+}
 
 /** A box to tick with a pen, a dash where a step was left out. */
 const box = (act: string | undefined): Column => ({

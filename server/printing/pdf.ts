@@ -1,36 +1,25 @@
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
-import { useStorage } from 'nitropack/runtime'
-
-/** Fonts ship with the app; nothing is fetched while a page is set. */
-const FILES = {
-  normal: 'atkinson-hyperlegible-latin-400-normal.woff',
-  bold: 'atkinson-hyperlegible-latin-700-normal.woff',
-  italics: 'atkinson-hyperlegible-latin-400-italic.woff',
-  bolditalics: 'atkinson-hyperlegible-latin-700-italic.woff',
-} as const
+import { FONT_FILES, type Fonts } from './font-files'
 
 /** What the package has and its types lack. */
 interface WithFiles {
   virtualfs: { writeFileSync: (name: string, bytes: Buffer) => void }
 }
 let ready: Promise<typeof import('pdfmake')> | undefined
-async function prepared() {
+async function prepared(fonts: Fonts) {
   // It is large, and most servers print rarely: it comes with the first page.
   const { default: pdfmake } = await import('pdfmake')
-  for (const file of Object.values(FILES)) {
-    const bytes = await useStorage('assets:pdf-fonts').getItemRaw<Uint8Array>(file)
-    if (!bytes) throw new Error(`the font ${file} is missing`)
-    ;(pdfmake as unknown as WithFiles).virtualfs.writeFileSync(file, Buffer.from(bytes))
-  }
-  pdfmake.setFonts({ Sheet: FILES })
+  for (const [file, bytes] of Object.entries(fonts))
+    (pdfmake as unknown as WithFiles).virtualfs.writeFileSync(file, Buffer.from(bytes))
+  pdfmake.setFonts({ Sheet: FONT_FILES })
   pdfmake.setUrlAccessPolicy(() => false)
   pdfmake.setLocalAccessPolicy(() => false)
   return pdfmake
 }
 
-/** A4, black on white, in the app's own letters. */
-export async function pdfOf(content: TDocumentDefinitions): Promise<Buffer> {
-  const pdfmake = await (ready ??= prepared())
+/** A4, black on white, in the app's own letters. It takes a while: a thread does it. */
+export async function pdfOf(content: TDocumentDefinitions, fonts: Fonts): Promise<Uint8Array> {
+  const pdfmake = await (ready ??= prepared(fonts))
   return pdfmake
     .createPdf({
       pageSize: 'A4',
