@@ -11,6 +11,7 @@ import { addToBasket } from '../server/services/orders'
 import { orderHappened, placeOrder } from '../server/services/order-events'
 import { addPart } from '../server/services/parts'
 import { readShop, setShop } from '../server/services/shop'
+import { refreshStale } from '../server/services/standing'
 import { PEOPLE, scenario, type DemoJob, type DemoPerson } from './scenario'
 import { FERRY, ORDERS, PARTS, type DemoOrder } from './shelf'
 
@@ -47,6 +48,8 @@ export async function loadDemo(database: Database, now = Date.now()): Promise<bo
   for (const order of ORDERS) await loadOrder(database, order, { now, ulid, people, jobs, parts })
   // Filed when it is told to have been, and not while the demo is loaded.
   await database.sequelize.query('UPDATE entries SET filedAt = at', { type: QueryTypes.UPDATE })
+  // Lists show what is worked out: all of it, before anybody looks.
+  while ((await refreshStale(database)) > 0);
   return true
 }
 

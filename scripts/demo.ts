@@ -1,14 +1,21 @@
+import type { ChildProcess } from 'node:child_process'
 import { setTimeout as wait } from 'node:timers/promises'
 import { databaseSettings, type DatabaseSettings } from '../server/database/settings'
 import { ensureBuilt } from './build'
 import { takeFolder } from './data-folder'
 import { ensureProgram, Plain } from './debian'
 import { end, Ending, isEnding } from './ending.mjs'
-import { databaseEnvironment, portTrouble, privateMariadb, type PrivateMariadb } from './mariadb'
+import {
+  databaseEnvironment,
+  freePort,
+  portTrouble,
+  privateMariadb,
+  type PrivateMariadb,
+} from './mariadb'
 import { say } from './packages.mjs'
 import { dataFolder, portAsked } from './shop-folder'
 import { startSupplier } from './supplier'
-import { addressesOf, isLoopback, startWebServer, tlsFrom, type WebServer } from './web-server'
+import { addressesOf, isLoopback, startWebServer, tlsFrom } from './web-server'
 
 /** `npm run demo`: database, tables, demo scenario, build, serve; what dies is started again; Ctrl-C ends all of it. */
 /** ms between looks at the database's process. */
@@ -31,7 +38,9 @@ async function start(): Promise<void> {
   const place = mariadb?.settings ?? databaseSettings()
   await prepare(place)
   // A supplier of one’s own is asked; else the stand-in, which runs beside.
-  const supplier = process.env.MELLOW_SUPPLIER_URL ? null : await startSupplier()
+  const supplierPort = await freePort()
+  const supply = () => startSupplier(supplierPort)
+  const supplier = process.env.MELLOW_SUPPLIER_URL ? null : await supply()
   const wired: Record<string, string> = supplier ? { MELLOW_SUPPLIER_URL: supplier.url } : {}
   const serve = () =>
     startWebServer({ entry, host, port, tls, env: { ...databaseEnvironment(place), ...wired } })
@@ -44,7 +53,10 @@ async function start(): Promise<void> {
     )
   if (supplier) say(`The stand-in for a supplier is at ${supplier.url}`)
   say(`\nMellow Anchor is at ${address}\nCtrl-C stops it; what was entered is kept.`)
-  watch(server, serve, mariadb)
+  watch('web server', server, serve)
+  // At the same port, so that the web server finds it again.
+  if (supplier) watch('stand-in for a supplier', supplier, supply, 'not vital')
+  if (mariadb) void watchDatabase(mariadb)
 }
 
 /** Host and port as asked for, each refused in a sentence where it cannot be. */
@@ -100,16 +112,16 @@ async function prepare(settings: DatabaseSettings): Promise<void> {
 }
 
 /** Starts again what dies without being asked to, and says so. */
-function watch(
-  first: WebServer,
-  serve: () => Promise<WebServer>,
-  mariadb: PrivateMariadb | null,
+function watch<T extends { child: ChildProcess }>(
+  name: string,
+  first: T,
+  startIt: () => Promise<T>,
+  vital: 'vital' | 'not vital' = 'vital',
 ): void {
-  const server = restarter('web server', serve)
-  const follow = ({ child }: WebServer) =>
-    child.once('exit', () => void server().then((again) => again && follow(again)))
+  const again = restarter(name, startIt, vital)
+  const follow = ({ child }: T) =>
+    child.once('exit', () => void again().then((next) => next && follow(next)))
   follow(first)
-  if (mariadb) void watchDatabase(mariadb)
 }
 
 async function watchDatabase(mariadb: PrivateMariadb): Promise<void> {
@@ -120,8 +132,12 @@ async function watchDatabase(mariadb: PrivateMariadb): Promise<void> {
   }
 }
 
-/** Starts one program anew; where it dies again and again, or will not start, all is ended. */
-function restarter<T>(name: string, startIt: () => Promise<T>): () => Promise<T | null> {
+/** Starts one program anew; where it dies again and again, or will not start, all is ended if it is vital. */
+function restarter<T>(
+  name: string,
+  startIt: () => Promise<T>,
+  vital: 'vital' | 'not vital' = 'vital',
+): () => Promise<T | null> {
   const deaths: number[] = []
   return async () => {
     if (isEnding()) return null
@@ -136,7 +152,8 @@ function restarter<T>(name: string, startIt: () => Promise<T>): () => Promise<T 
       say(`The ${name} is back.`)
       return started
     } catch (error) {
-      await fail(error)
+      if (vital === 'vital') await fail(error)
+      else if (!isEnding()) say(`The ${name} stays away; what hangs on it waits.`)
       return null
     }
   }

@@ -1,15 +1,20 @@
+import type { ChildProcess } from 'node:child_process'
 import { join } from 'node:path'
 import { Plain } from './debian'
 import { startService, stopService } from './ending.mjs'
-import { freePort } from './mariadb'
 import { root } from './packages.mjs'
 
 const READY_WITHIN = 20_000
 const ENDS_WITHIN = 2000
 
+/** The stand-in while it runs. */
+export interface Supplier {
+  url: string
+  child: ChildProcess
+}
+
 /** Starts the stand-in for a supplier, in a process of its own on loopback. */
-export async function startSupplier(): Promise<{ url: string }> {
-  const port = await freePort()
+export async function startSupplier(port: number): Promise<Supplier> {
   const child = startService(
     process.execPath,
     ['--import', 'tsx', join(root, 'devices', 'supplier', 'main.ts')],
@@ -31,5 +36,5 @@ export async function startSupplier(): Promise<{ url: string }> {
     )
   })
   child.stdout!.resume()
-  return { url: `http://127.0.0.1:${port}` }
+  return { url: `http://127.0.0.1:${port}`, child }
 }

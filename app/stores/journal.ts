@@ -4,6 +4,7 @@ import { filesOf, type Entry, type Kind, type Payloads, type Subject } from '~~/
 import { api, ApiError } from '~/composables/useApi'
 import { newId } from '~/composables/useIds'
 import { keptAnswers } from '~/sync/kept'
+import { loosePhotos } from '~/sync/loose-photos'
 import { KnownEntries } from '~/sync/known'
 import { EntryQueue, type Queued } from '~/sync/queue'
 import { answerOf, Sender, type Answer } from '~/sync/sender'
@@ -38,8 +39,9 @@ export const useJournalStore = defineStore('journal', () => {
   const away = ref(false)
   /** Why something waits although the server answers. */
   const held = ref('')
-  /** False where this browser could not keep an entry: then it lasts only as long as the page. */
-  const kept = ref(true)
+  /** False where this browser could not keep an entry, or a photograph: then it lasts only as long as the page. */
+  const entriesKept = ref(true)
+  const kept = computed(() => entriesKept.value && loosePhotos.value.size === 0)
   const goes = (now: { away: boolean; detail: string }) => {
     away.value = now.away
     held.value = now.detail
@@ -77,7 +79,7 @@ export const useJournalStore = defineStore('journal', () => {
   }
   async function refresh(): Promise<void> {
     queued.value = await queue.all()
-    kept.value = queue.kept
+    entriesKept.value = queue.kept
   }
 
   function knownOf(subject: Subject): KnownEntries {
@@ -136,7 +138,7 @@ export const useJournalStore = defineStore('journal', () => {
     if (problem) throw new Error(`${problem.path.split('/').at(-1)} ${problem.message}`)
     const added = await queue.add(entry)
     queued.value = [...queued.value, added]
-    kept.value = queue.kept
+    entriesKept.value = queue.kept
     tabs.tell({ news: 'queue' })
     void send()
     return entry
@@ -166,9 +168,19 @@ export const useJournalStore = defineStore('journal', () => {
   }
   /** An entry that was set aside is given up, by somebody who has read it. */
   async function giveUp(id: string): Promise<void> {
+    const given = queued.value.find(({ entry }) => entry.id === id)
     await queue.remove(id)
     await refresh()
     tabs.tell({ news: 'queue' })
+    if (given) await letGo(filesOf(given.entry))
+  }
+  /** Photographs that were to be shown by an entry which is not filed: those that no other entry shows are let go. */
+  async function letGo(files: readonly string[]): Promise<void> {
+    const named = new Set(queued.value.flatMap(({ entry }) => filesOf(entry)))
+    const free = files.filter((file) => !named.has(file))
+    if (free.length === 0) return
+    const { waitingPhotos } = await import('~/sync/photos')
+    for (const file of free) await waitingPhotos.forget(file)
   }
 
   if (import.meta.client) {
@@ -179,7 +191,7 @@ export const useJournalStore = defineStore('journal', () => {
     })
     // What is kept in this page alone would go with it.
     addEventListener('beforeunload', (event) => {
-      if (!queue.kept) event.preventDefault()
+      if (!queue.kept || loosePhotos.value.size > 0) event.preventDefault()
     })
   }
 
@@ -190,6 +202,7 @@ export const useJournalStore = defineStore('journal', () => {
     away,
     held,
     kept,
+    entriesKept,
     restored,
     entriesOf,
     take,
@@ -200,6 +213,7 @@ export const useJournalStore = defineStore('journal', () => {
     send,
     sendAgain,
     giveUp,
+    letGo,
   }
 })
 

@@ -1,5 +1,10 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { DBSchema } from 'idb'
 import { fileIdOf, MOST_FILE_BYTES } from '~~/contract'
+import { GuardedStore } from './guarded'
+import { loosePhotos } from './loose-photos'
+
+/** ms that the store may take with a photograph of the greatest size. */
+const PATIENCE = 10_000
 
 interface Store extends DBSchema {
   photos: { key: string; value: Blob }
@@ -13,16 +18,13 @@ export interface SentPhoto {
 
 /** Photographs that the server has not confirmed yet, in a database of their own, shared by all tabs of this browser. */
 class WaitingPhotos {
-  private opened: Promise<IDBPDatabase<Store>> | undefined
-  /** Where the browser's own database is not there they are kept in this page alone. */
+  private readonly store = new GuardedStore<Store>(
+    'mellow-anchor-photos',
+    (database) => void database.createObjectStore('photos'),
+    PATIENCE,
+  )
+  /** What the browser's own database did not take is kept in this page alone, which `loosePhotos` says. */
   private readonly loose = new Map<string, Blob>()
-
-  private open(): Promise<IDBPDatabase<Store>> {
-    this.opened ??= openDB<Store>('mellow-anchor-photos', 1, {
-      upgrade: (database) => void database.createObjectStore('photos'),
-    })
-    return this.opened
-  }
 
   /** Loads what is needed to keep one, while the server is there. */
   async ready(): Promise<void> {
@@ -40,20 +42,21 @@ class WaitingPhotos {
         `This photograph has ${Math.ceil(photo.size / 1024 / 1024)} MiB; ${MOST_FILE_BYTES / 1024 / 1024} are the most.`,
       )
     const id = fileIdOf(await sha256Of(new Uint8Array(await photo.arrayBuffer())))
-    try {
-      await (await this.open()).put('photos', photo, id)
-    } catch {
+    const stored = await this.store.attempt(async (store) => {
+      await store.put('photos', photo, id)
+      return true
+    })
+    if (!stored) {
       this.loose.set(id, photo)
+      this.tell()
     }
     return id
   }
 
   async get(id: string): Promise<Blob | undefined> {
-    try {
-      return this.loose.get(id) ?? (await (await this.open()).get('photos', id))
-    } catch {
-      return undefined
-    }
+    const own = this.loose.get(id)
+    if (own) return own
+    return (await this.store.attempt((store) => store.get('photos', id))) ?? undefined
   }
 
   /** Sends a photograph if it still waits; one that does not is with the server already, and that is well. */
@@ -82,13 +85,17 @@ class WaitingPhotos {
     return { status: response.status, detail: answer?.detail ?? '' }
   }
 
-  private async forget(id: string): Promise<void> {
+  /** It is sent, or nothing names it any more. One that stays by mistake is sent again, which changes nothing. */
+  async forget(id: string): Promise<void> {
     this.loose.delete(id)
-    try {
-      await (await this.open()).delete('photos', id)
-    } catch {
-      // It is sent again with the next entry that names it, which changes nothing.
-    }
+    this.tell()
+    await this.store.attempt(async (store) => {
+      await store.delete('photos', id)
+      return true
+    })
+  }
+  private tell(): void {
+    loosePhotos.value = new Set(this.loose.keys())
   }
 }
 

@@ -1,5 +1,6 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { DBSchema } from 'idb'
 import { lift, type Entry } from '~~/core/journal'
+import { GuardedStore } from './guarded'
 
 /** Why an entry was set aside, and whether it is worth sending again by itself when the page is opened anew. */
 export interface Aside {
@@ -23,21 +24,23 @@ interface Store extends DBSchema {
 }
 
 const NAME = 'mellow-anchor'
-/** ms; a store that has failed once is not waited for as long again. */
+/** ms that the store may take. */
 const PATIENCE = 3000
-const IMPATIENCE = 400
 
 /**
  * Entries that wait to be sent, in this browser's own database, shared by all its tabs. Where that database is not there, is
  * full or does not answer, they are kept in this page alone, and `kept` says so.
  */
 export class EntryQueue {
-  private opened: Promise<IDBPDatabase<Store>> | undefined
+  private readonly store = new GuardedStore<Store>(
+    NAME,
+    (database) => void database.createObjectStore('entries', { keyPath: 'id' }),
+    PATIENCE,
+  )
   /** All that this page knows of, as it was last read or changed: what holds while the store does not answer. */
   private seen = new Map<string, Queued>()
   /** Ids of those that are in this page alone. */
   private readonly loose = new Set<string>()
-  private failed = false
 
   /** False while something is kept in this page alone. */
   get kept(): boolean {
@@ -46,7 +49,7 @@ export class EntryQueue {
 
   /** Everything that is queued, in the order in which it was made. */
   async all(): Promise<Queued[]> {
-    const stored = await this.attempt((store) => store.getAll('entries'))
+    const stored = await this.store.attempt((store) => store.getAll('entries'))
     if (stored) {
       const own = [...this.loose].flatMap((id) => this.seen.get(id) ?? [])
       this.seen = new Map([...stored.map(queuedFrom), ...own].map((one) => [one.entry.id, one]))
@@ -62,7 +65,7 @@ export class EntryQueue {
     // A reactive proxy cannot be cloned into the store.
     const plain = JSON.parse(JSON.stringify(entry)) as Entry
     const queued: Queued = { entry: plain, order: this.lastOrder() + 1, tries: 0, aside: null }
-    const done = await this.attempt(async (store) => {
+    const done = await this.store.attempt(async (store) => {
       const writing = store.transaction('entries', 'readwrite')
       for (const { order = 0 } of await writing.store.getAll())
         queued.order = Math.max(queued.order, order + 1)
@@ -78,7 +81,7 @@ export class EntryQueue {
   async change(id: string, change: Partial<Pick<Queued, 'tries' | 'aside'>>): Promise<void> {
     const known = this.seen.get(id)
     if (known) this.seen.set(id, { ...known, ...change })
-    await this.attempt(async (store) => {
+    await this.store.attempt(async (store) => {
       const writing = store.transaction('entries', 'readwrite')
       const stored = await writing.store.get(id)
       if (stored) await writing.store.put({ ...stored, ...change })
@@ -90,7 +93,7 @@ export class EntryQueue {
   async remove(id: string): Promise<void> {
     this.seen.delete(id)
     this.loose.delete(id)
-    await this.attempt(async (store) => {
+    await this.store.attempt(async (store) => {
       await store.delete('entries', id)
       return true
     })
@@ -99,36 +102,6 @@ export class EntryQueue {
   /** The last place that this page knows of. */
   private lastOrder(): number {
     return Math.max(0, ...[...this.seen.values()].map(({ order }) => order))
-  }
-
-  /** What the store gives; null where it fails or does not answer. */
-  private async attempt<T>(work: (store: IDBPDatabase<Store>) => Promise<T>): Promise<T | null> {
-    let timer: ReturnType<typeof setTimeout> | undefined
-    const late = new Promise<null>((resolve) => {
-      timer = setTimeout(() => resolve(null), this.failed ? IMPATIENCE : PATIENCE)
-    })
-    try {
-      const done = await Promise.race([this.open().then(work), late])
-      this.failed = done === null
-      return done
-    } catch {
-      this.failed = true
-      return null
-    } finally {
-      clearTimeout(timer)
-    }
-  }
-
-  private open(): Promise<IDBPDatabase<Store>> {
-    this.opened ??= openDB<Store>(NAME, 1, {
-      upgrade(database) {
-        database.createObjectStore('entries', { keyPath: 'id' })
-      },
-    }).catch((error: unknown) => {
-      this.opened = undefined
-      throw error
-    })
-    return this.opened
   }
 }
 

@@ -106,6 +106,17 @@ describe('a package of the shop’s own', () => {
     ['something left on', step(2, { takes: [] }), '/steps/0'],
     ['two people where there is one', step(1, { people: 2 }), '/steps/1'],
     ['no order that could be', step(1, { needs: ['gearboxOut'] }), '/steps'],
+    [
+      'more states than can be told apart',
+      {
+        ...rinse(),
+        steps: Array.from({ length: 60 }, (_, i) => ({
+          ...{ id: `s${i}`, title: 'Plug', place: 'bench', minutes: [1, 2, 3] },
+          puts: [`plugged:x${i}`],
+        })),
+      },
+      '/steps',
+    ],
   ])('is refused for %s, and the place is named', (_, value, path) => {
     try {
       readPackage(value)

@@ -2,7 +2,10 @@ import type { Problem } from '../../contract'
 import { troubleOf } from '../database/errors'
 import { Refusal } from '../services/refusal'
 
-/** Any error as problem details. What is not the sender's fault is told without its insides. */
+/**
+ * Any error as problem details. What is not the sender's fault is told without its insides, and nothing is promised of what
+ * the sender does with it: only its page knows whether it waits there to be sent again.
+ */
 export function problemOf(error: unknown): Problem {
   if (error instanceof Refusal)
     return {
@@ -19,14 +22,10 @@ export function problemOf(error: unknown): Problem {
       return problem(
         503,
         'database-full',
-        'The server cannot write: its disk is full, or its database is locked. What you entered stays on this device.',
+        'The server cannot write: its disk is full, or its database is locked.',
       )
     case 'away':
-      return problem(
-        503,
-        'database-away',
-        'The database does not answer. What you entered stays on this device and is sent when it is back.',
-      )
+      return problem(503, 'database-away', 'The database does not answer.')
     case null:
       return problem(500, 'failed', 'The server failed on this request. Nothing was stored.')
   }

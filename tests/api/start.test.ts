@@ -13,7 +13,7 @@ import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
-import type { BenchJob, Health, Page, Person } from '../../contract'
+import type { BenchJob, CatalogueAnswer, Health, Page, Person } from '../../contract'
 import { serverAccount } from '../../scripts/data-folder'
 import { ensureProgram } from '../../scripts/debian'
 import { freePort, isFree, privateMariadb } from '../../scripts/mariadb'
@@ -166,7 +166,7 @@ describe('npm run demo', () => {
       }
     })
 
-    it('brings a killed server and a killed database back, and says so', async () => {
+    it('brings a killed server, database and stand-in for the supplier back, and says so', async () => {
       const ofKind = (part: string) =>
         processesOf(folder).find(({ command }) => command.includes(part))!
       const web = ofKind('.output/server/index.mjs')
@@ -176,6 +176,12 @@ describe('npm run demo', () => {
       process.kill(ofKind('mariadbd').pid, 'SIGKILL')
       await expect.poll(one.said, { timeout: 20_000 }).toContain('The database is back.')
       await expect.poll(() => health(port), { timeout: 10_000 }).toBe('ok')
+      const supplier = ofKind('devices/supplier/main.ts')
+      process.kill(supplier.pid, 'SIGKILL')
+      await expect.poll(one.said, { timeout: 20_000 }).toContain('The stand-in for a supplier is back.')
+      expect(ofKind('devices/supplier/main.ts').pid).not.toBe(supplier.pid)
+      const asked = await fetch(`http://127.0.0.1:${port}/api/supplier/catalogue?q=slave`)
+      expect(((await asked.json()) as CatalogueAnswer).items).not.toBeNull()
       expect(one.said()).toContain('The web server ended by itself; starting it again.')
       expect(one.said()).toContain('The database ended by itself; starting it again.')
     })

@@ -299,7 +299,7 @@ test('the whole shop goes out as a file and comes in again; a job’s file says 
   await page.goto(url('/shop'))
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'The whole shop as a file' }).click(),
+    page.getByRole('button', { name: 'The whole shop as a file' }).click(),
   ])
   const path = await download.path()
   const picker = page.getByLabel('File of a job, a vehicle or a shop')

@@ -244,7 +244,7 @@ describe('no request makes the server fail', () => {
         method === 'POST' || method === 'PUT' ? pick(['{}', '[]', 'null', '""', '{"id":1}']) : undefined
       return [`/api${path}${random() < 0.6 ? `?${pick(QUERIES)}` : ''}`, { method, body }]
     })
-    expect(bad).toEqual([])
+    expect(bad.join('\n')).toBe('')
   })
 
   it('whatever its body says', async () => {
@@ -282,7 +282,7 @@ describe('no request makes the server fail', () => {
         }
       }
     })
-    expect(bad).toEqual([])
+    expect(bad.join('\n')).toBe('')
     const kinds = new Set(
       entrySchemas.map((one) => (one.properties as { kind: { const: Kind } }).kind.const),
     )

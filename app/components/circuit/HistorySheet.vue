@@ -96,7 +96,9 @@ const titleOf = (id: string) => value.value?.jobs.find((job) => job.id === id)?.
     <div class="flex flex-wrap items-center gap-3">
       <h2 id="history" class="grow text-xl">History</h2>
       <a :href="`/api/vehicles/${vehicleId}/measurements`" class="quiet">Measurements as CSV</a>
-      <a :href="`/api/vehicles/${vehicleId}/file`" class="quiet">Vehicle as a file</a>
+      <SaveFile class="quiet" :from="`/api/vehicles/${vehicleId}/file`" name="vehicle.json">
+        Vehicle as a file
+      </SaveFile>
       <NuxtLink :to="`/jobs/new?vehicle=${vehicleId}`" class="act">New job</NuxtLink>
     </div>
     <LoadState v-if="!value" :loading="loading" :error="error" @again="load" />

@@ -22,8 +22,9 @@ async function changeUnits() {
 const sent = computed(() => {
   const count = journal.unsent
   if (count === 0) return journal.refused.length ? 'the rest is sent' : 'all sent'
-  if (journal.away) return `${count} kept here, server away`
-  return journal.held ? `${count} kept here, not taken yet` : `sending ${count}`
+  const where = journal.kept ? 'kept here' : 'in this page alone'
+  if (journal.away) return `${count} ${where}, server away`
+  return journal.held ? `${count} ${where}, not taken yet` : `sending ${count}`
 })
 </script>
 

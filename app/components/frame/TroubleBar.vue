@@ -5,8 +5,12 @@
  */
 import { useIntervalFn } from '@vueuse/core'
 import { shownAsOf } from '~/sync/kept'
+import { loosePhotos } from '~/sync/loose-photos'
 
 const journal = useJournalStore()
+const photographs = computed(() =>
+  loosePhotos.value.size === 1 ? 'A photograph is' : `${loosePhotos.value.size} photographs are`,
+)
 /** While what is shown is what this browser remembers, the server is asked whether it is back. */
 useIntervalFn(() => {
   if (shownAsOf.value !== null) void api('/health').catch(() => {})
@@ -31,10 +35,16 @@ function giveUp(id: string) {
     {{ when(new Date(shownAsOf).toISOString()) }}, with what was filed here since. What you file is kept
     and sent later.
   </p>
-  <p v-if="!journal.kept" role="alert" class="border-b border-rust px-4 py-2">
-    <strong class="text-rust">This browser keeps nothing.</strong> Its store is full, or switched off.
-    Entries are sent at once, but what is not sent yet is lost when this page is closed: leave it open
-    until it says “all sent”.
+  <p v-if="!journal.kept" role="alert" class="border-b border-rust px-4 py-2" data-not-kept>
+    <strong class="text-rust">{{
+      journal.entriesKept ? 'This browser has no room for a photograph.' : 'This browser keeps nothing.'
+    }}</strong>
+    Its store is full, or switched off.
+    {{
+      journal.entriesKept
+        ? `${photographs} not sent yet, and would be lost if this page were closed or loaded again`
+        : 'Entries are sent at once, but what is not sent yet is lost when this page is closed'
+    }}: leave it open until it says “all sent”.
   </p>
   <p
     v-if="journal.held && journal.waiting.length"

@@ -28,7 +28,10 @@ async function keep() {
     const taken = picture.value?.files?.[0]
     const photo = taken ? await (await import('~/sync/photos')).waitingPhotos.keep(taken) : null
     const note = { model: model.value, place: place.value, words: said, ...(photo && { photo }) }
-    if (!(await file('modelNote', note))) return
+    if (!(await file('modelNote', note))) {
+      if (photo) await useJournalStore().letGo([photo])
+      return
+    }
     words.value = ''
     if (picture.value) picture.value.value = ''
   } catch (error) {

@@ -24,12 +24,13 @@ async function taken() {
     const { waitingPhotos } = await import('~/sync/photos')
     const file = await waitingPhotos.keep(photo)
     const { of, place, side } = props
-    await props.filing.file('photo', {
+    const filed = await props.filing.file('photo', {
       file,
       ...(of && { of }),
       ...(place && { place }),
       ...(side && { side }),
     })
+    if (!filed) await useJournalStore().letGo([file])
   } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error)
   } finally {

@@ -30,23 +30,31 @@ const delivery = computed(() => {
   }
   return { by: at(next.orderInDays, next.cutoff), here: at(next.inDays, next.arrives) }
 })
+/** The order that was not placed, where its reason is shown. */
+const notPlaced = ref<string | null>(null)
+const act = (work: () => Promise<unknown>) => ((notPlaced.value = null), carry(work))
+async function place(id: string) {
+  notPlaced.value = null
+  if (!(await carry(() => orders.place(id), 'The basket is as it was.'))) notPlaced.value = id
+}
 async function setPieces(line: string, text: string) {
+  notPlaced.value = null
   const value = readWithin(text, { min: 0, max: 100_000 })
   if (value === null)
     problem.value = 'Pieces: a whole number, 0 takes it out. What you typed is still here.'
-  else await carry(() => orders.change(line, Math.round(value)))
+  else await act(() => orders.change(line, Math.round(value)))
 }
 const words = ref('')
 const found = ref<CatalogueAnswer | null>(null)
 const look = () =>
-  carry(async () => {
+  act(async () => {
     found.value = await api<CatalogueAnswer>(
       `/supplier/catalogue?q=${encodeURIComponent(words.value.trim())}`,
     )
     orders.supplier = found.value.supplier
   })
 const take = (item: NonNullable<CatalogueAnswer['items']>[number]) =>
-  carry(() =>
+  act(() =>
     orders.add([
       {
         words: item.name,
@@ -116,7 +124,7 @@ const take = (item: NonNullable<CatalogueAnswer['items']>[number]) =>
               type="button"
               class="tap block w-full justify-end px-0 underline"
               :aria-label="`Take out ${line.words}`"
-              @click="carry(() => orders.change(line.id, 0))"
+              @click="act(() => orders.change(line.id, 0))"
             >
               take out
             </button>
@@ -131,12 +139,21 @@ const take = (item: NonNullable<CatalogueAnswer['items']>[number]) =>
               : `Together ${money(order.total, order.currency)}`
           }}
         </span>
-        <button type="button" class="act" :disabled="busy" @click="carry(() => orders.place(order.id))">
+        <button type="button" class="act" :disabled="busy" @click="place(order.id)">
           {{ order.supplier === orders.supplier?.name ? 'Order it' : 'Ordered by phone: note it' }}
         </button>
       </p>
+      <p v-if="notPlaced === order.id && problem" role="alert" class="pb-2 font-semibold text-rust">
+        Not ordered. {{ problem }}
+      </p>
     </section>
-    <p v-if="problem" role="alert" class="font-semibold text-rust">{{ problem }}</p>
+    <p
+      v-if="problem && !orders.basket.some(({ id }) => id === notPlaced)"
+      role="alert"
+      class="font-semibold text-rust"
+    >
+      {{ problem }}
+    </p>
     <form
       v-if="orders.supplier?.name"
       class="flex flex-wrap items-center gap-2 border-t border-hairline pt-3"

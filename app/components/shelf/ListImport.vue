@@ -110,7 +110,9 @@ async function start() {
   } catch (failure) {
     problem.value = controller.signal.aborted
       ? 'Stopped: nothing was kept.'
-      : `${failure instanceof Error ? failure.message : String(failure)} Nothing was kept.`
+      : failure instanceof TypeError
+        ? 'The server does not answer, so the list was most likely not kept. It is still here: read it in again once the server is back; rows that were kept do not come twice.'
+        : `${failure instanceof Error ? failure.message.replace(/[.]?$/, '.') : String(failure)} Nothing was kept; the list is still here.`
     told.value = null
   } finally {
     running.value = null
@@ -132,7 +134,7 @@ async function follow(body: ReadableStream<Uint8Array>) {
       told.value = one
     }
   }
-  if (told.value?.stage !== 'done') throw new Error('The connection was lost.')
+  if (told.value?.stage !== 'done') throw new TypeError('The connection was lost')
 }
 function saveRefused() {
   const link = document.createElement('a')

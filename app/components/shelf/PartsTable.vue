@@ -157,7 +157,7 @@ const narrowed = computed(() => [typed, kind, supplier, stocked].some((one) => o
         <button type="button" class="quiet" @click="((creating = true), (chosen = null))">
           New part
         </button>
-        <a class="tap underline" :href="exported" download="parts.csv">Save as CSV</a>
+        <SaveFile class="tap underline" :from="exported" name="parts.csv">Save as CSV</SaveFile>
       </div>
       <p v-if="error" role="alert" class="font-semibold text-rust">
         {{ error }} <button type="button" class="tap underline" @click="load">Try again</button>

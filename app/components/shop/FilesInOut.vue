@@ -87,7 +87,7 @@ function decided({ same, mark }: { same: string[]; mark: string }) {
       is, names too; a file with another history of it is refused whole.
     </p>
     <div class="mt-2 flex flex-wrap items-center gap-3">
-      <a href="/api/shop/file" download="shop.json" class="quiet">The whole shop as a file</a>
+      <SaveFile class="quiet" from="/api/shop/file" name="shop.json">The whole shop as a file</SaveFile>
       <button type="button" class="quiet" :disabled="reading" @click="picker?.click()">
         {{ reading ? 'Reading …' : 'Read a file in' }}
       </button>

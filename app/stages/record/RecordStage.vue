@@ -10,7 +10,7 @@ const { id } = useJob()
         <NuxtLink :to="`/jobs/${id}/customer`" class="quiet">Customer’s sheet</NuxtLink>
         <NuxtLink :to="`/jobs/${id}/verdict`" class="quiet">Verdict sheet</NuxtLink>
         <NuxtLink :to="`/jobs/${id}/print`" class="quiet">Job card</NuxtLink>
-        <a :href="`/api/jobs/${id}/file`" :download="`job.json`" class="quiet">Job as a file</a>
+        <SaveFile class="quiet" :from="`/api/jobs/${id}/file`" name="job.json">Job as a file</SaveFile>
       </p>
       <PutOff />
       <StillOwed />
