@@ -159,7 +159,7 @@ async function staleJobs({ sequelize }: Database): Promise<number> {
   return Number(row!.n)
 }
 
-async function fill(database: Database): Promise<void> {
+export async function fill(database: Database): Promise<void> {
   const day = 86_400_000
   const now = Date.now()
   const person = ulid()

@@ -5,6 +5,8 @@ import { build } from 'esbuild'
 import { benchBrowser } from '../bench/browser'
 import { benchCoach } from '../bench/coach'
 import { print, type Row } from '../bench/measure'
+import { benchCrowd } from '../bench/crowd'
+import { benchHolds } from '../bench/holds'
 import { benchLists } from '../bench/lists'
 import { benchLive } from '../bench/live'
 import { benchLoop } from '../bench/loop'
@@ -14,7 +16,7 @@ import { ensureChromium } from './chromium'
 import { root } from './packages.mjs'
 
 /**
- * `npm run bench [-- core|choose|plan|bleed|server|lists|parts|live|loop|coach|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
+ * `npm run bench [-- core|choose|plan|bleed|server|lists|crowd|holds|parts|live|loop|coach|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
  * half an hour, only where it is named. The core is bundled first, as the application ships it.
  */
 await ensureChromium()
@@ -49,6 +51,8 @@ const BENCHES: [name: string, run: () => Row[] | Promise<Row[]>][] = [
   ['bleed', benchBleed],
   ['server', benchServer],
   ['lists', benchLists],
+  ['crowd', benchCrowd],
+  ['holds', benchHolds],
   ['parts', benchParts],
   ['live', benchLive],
   ['loop', benchLoop],

@@ -10,6 +10,7 @@ import pino from 'pino'
 import { currentDatabase } from '../database/current'
 import type { Database } from '../database/database'
 import { restoredAt } from '../live/keeping'
+import { counted } from '../services/crowd'
 import { readJson } from './body'
 import { problemOf } from './problem'
 
@@ -61,15 +62,17 @@ export function route(work: (request: Request) => Promise<unknown>) {
     const shop = restoredAt()
     if (shop) setResponseHeader(event, 'mellow-restored-at', shop)
     try {
-      return await work({
-        database: currentDatabase(),
-        event,
-        query: getQuery(event),
-        params: getRouterParams(event),
-        body: () => readJson(event),
-        created: (yes) => setResponseStatus(event, yes ? 201 : 200),
-        status: (code) => setResponseStatus(event, code),
-      })
+      return await counted(() =>
+        work({
+          database: currentDatabase(),
+          event,
+          query: getQuery(event),
+          params: getRouterParams(event),
+          body: () => readJson(event),
+          created: (yes) => setResponseStatus(event, yes ? 201 : 200),
+          status: (code) => setResponseStatus(event, code),
+        }),
+      )
     } catch (error) {
       const problem = problemOf(error)
       if (problem.status >= 500) log.error({ err: error, path: event.path }, problem.title)

@@ -2,6 +2,7 @@ import { setTimeout as wait } from 'node:timers/promises'
 import { QueryTypes } from 'sequelize'
 import { currentDatabase } from '../database/current'
 import type { Database } from '../database/database'
+import { isCrowded } from '../services/crowd'
 import { forgetOldRules, refreshStale } from '../services/standing'
 import { refreshWords } from '../services/words-kept'
 import { committed, onCommitted } from './news'
@@ -10,6 +11,8 @@ import { committed, onCommitted } from './news'
 const SOON = 120
 /** ms between looks for what another process, or one that was killed, has left stale. */
 const LATER = 2000
+/** ms between rounds. */
+const PAUSE = 5
 
 let restored: string | undefined
 /** When another shop was put in the place of this one, or `never`; undefined until it was looked at. */
@@ -23,6 +26,14 @@ async function seeRestored(database: Database): Promise<void> {
   const isNews = restored !== undefined && at !== restored
   restored = at
   if (isNews) committed('restored')
+}
+
+/** One round, and then a pause: as long as the round where many are waiting for answers. */
+async function politely(round: () => Promise<number>): Promise<number> {
+  const began = performance.now()
+  const done = await round()
+  if (done > 0) await wait(isCrowded() ? performance.now() - began : PAUSE)
+  return done
 }
 
 /**
@@ -42,8 +53,8 @@ export function keepJobsFresh(): { stop: () => void } {
         if (!rulesChecked) await forgetOldRules(database)
         rulesChecked = true
         // In pieces, so that answers come in between.
-        while (!stopped && (await refreshStale(database)) > 0) await wait(5)
-        while (!stopped && (await refreshWords(database)) > 0) await wait(5)
+        while (!stopped && (await politely(() => refreshStale(database))) > 0);
+        while (!stopped && (await politely(() => refreshWords(database))) > 0);
       } catch {
         // The database is away or not set up yet: health says so, and the next look finds it back.
       }

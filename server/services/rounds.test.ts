@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
 import type { Database } from '../database/database'
+import { counted } from './crowd'
 import { sharedRounds } from './rounds'
 
 const database = {} as Database
@@ -52,5 +53,21 @@ it.each([
   await settled()
   expect(begun).toHaveLength(expected)
   begun[0]?.(left)
+  await shown
+})
+
+it('where many ask at once nobody waits for a round', async () => {
+  const { begun, caughtUp } = rounds(1)
+  let go = () => {}
+  const held = new Promise<void>((resolve) => (go = resolve))
+  const others = Array.from({ length: 13 }, () => counted(() => held))
+  await caughtUp(database)
+  expect(begun).toHaveLength(0)
+  go()
+  await Promise.all(others)
+  const shown = caughtUp(database)
+  await settled()
+  expect(begun).toHaveLength(1)
+  begun[0]!(1)
   await shown
 })

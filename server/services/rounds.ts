@@ -1,4 +1,5 @@
 import type { Database } from '../database/database'
+import { isCrowded } from './crowd'
 
 /** Subjects whose history has gone on that are worth waiting for. */
 const WORTH_WAITING = 8
@@ -42,10 +43,11 @@ export function sharedRounds(
   }
 
   /**
-   * What was filed a moment ago is in what is kept. Where so much is filed that it would be waited for long, it is not: then
-   * what is shown is as old as the last round, and the rest is worked out behind.
+   * What was filed a moment ago is in what is kept. Where so many ask at once, or so much is filed, that it would be waited
+   * for long, it is not: then what is shown is as old as the last round, and the rest is worked out behind.
    */
   async function caughtUp(database: Database): Promise<void> {
+    if (isCrowded()) return
     const waiting = await left(database, WORTH_WAITING + 1)
     if (waiting > 0 && waiting <= WORTH_WAITING) await round(database)
   }
