@@ -62,4 +62,4 @@ export const liveOf = (type: 'job' | 'vehicle') =>
     })
     beat(AGAIN)
     await events.send()
-  })
+  }, 'lasts')

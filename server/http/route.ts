@@ -53,8 +53,11 @@ export interface Request {
   status: (code: number) => void
 }
 
-/** A thin route: its work, and every error as problem details. */
-export function route(work: (request: Request) => Promise<unknown>) {
+/**
+ * A thin route: its work, and every error as problem details.
+ * @param lasts where its answer goes on and on: nobody waits for its end
+ */
+export function route(work: (request: Request) => Promise<unknown>, lasts?: 'lasts') {
   return defineEventHandler(async (event) => {
     setResponseHeader(event, 'cache-control', 'no-store')
     setResponseHeader(event, 'cross-origin-resource-policy', 'same-origin')
@@ -62,7 +65,7 @@ export function route(work: (request: Request) => Promise<unknown>) {
     const shop = restoredAt()
     if (shop) setResponseHeader(event, 'mellow-restored-at', shop)
     try {
-      return await counted(() =>
+      const answer = () =>
         work({
           database: currentDatabase(),
           event,
@@ -71,8 +74,8 @@ export function route(work: (request: Request) => Promise<unknown>) {
           body: () => readJson(event),
           created: (yes) => setResponseStatus(event, yes ? 201 : 200),
           status: (code) => setResponseStatus(event, code),
-        }),
-      )
+        })
+      return await (lasts ? answer() : counted(answer))
     } catch (error) {
       const problem = problemOf(error)
       if (problem.status >= 500) log.error({ err: error, path: event.path }, problem.title)
