@@ -6,7 +6,7 @@ import type { Database } from '../database/database'
 import { whereOf } from './paging'
 import { COLUMNS, conditionsOf, shownPart, type PartRow } from './parts'
 
-const PAGE = 500
+const PAGE = 200
 
 /**
  * The shelf, or what of it is searched for, as a list that can be read in again: as it is at one moment, whatever is put on

@@ -2,6 +2,7 @@
 import type { Problem } from '~~/contract'
 
 /** A file of the server's to keep: that it is being written is said, and so is why it is not. */
+defineOptions({ inheritAttrs: false })
 const props = defineProps<{ from: string; name: string }>()
 const busy = ref(false)
 const problem = ref('')
@@ -29,7 +30,7 @@ async function save() {
 </script>
 
 <template>
-  <button type="button" :disabled="busy" @click="save">
+  <button v-bind="$attrs" type="button" :disabled="busy" @click="save">
     <template v-if="busy">Writing it …</template>
     <slot v-else />
   </button>

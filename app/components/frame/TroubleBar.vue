@@ -52,7 +52,7 @@ function giveUp(id: string) {
     class="border-b border-hairline px-4 py-2"
     data-held
   >
-    Saved here, trying again: {{ journal.held }}
+    {{ journal.kept ? 'Saved here, trying again' : 'Not sent yet, trying again' }}: {{ journal.held }}
   </p>
   <div
     v-for="{ entry, detail } in journal.refused"

@@ -5,7 +5,7 @@ import { nextDelivery } from '~~/core/orders'
 /** What is going to be ordered, supplier by supplier, over all jobs: bought together, one delivery brings it. */
 const orders = useOrdersStore()
 const shop = useShopStore()
-const { problem, busy, carry } = useCarried()
+const { problem, busy, sure, carry } = useCarried()
 const { error, load } = useLoaded(() => Promise.all([orders.load(), shop.load()]))
 const jobsOf = ({ lines }: Order) => new Set(lines.flatMap(({ jobId }) => jobId ?? [])).size
 /** The delivery that brings what is placed now; parts may need longer, which the order then says. */
@@ -144,7 +144,7 @@ const take = (item: NonNullable<CatalogueAnswer['items']>[number]) =>
         </button>
       </p>
       <p v-if="notPlaced === order.id && problem" role="alert" class="pb-2 font-semibold text-rust">
-        Not ordered. {{ problem }}
+        {{ sure ? `Not ordered. ${problem}` : problem }}
       </p>
     </section>
     <p
