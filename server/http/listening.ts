@@ -1,4 +1,5 @@
-import type { Server } from 'node:http'
+import type { IncomingMessage, Server, ServerResponse } from 'node:http'
+import type { Socket } from 'node:net'
 import type { H3Event } from 'h3'
 
 /** ms within which a request's headers, and the whole of it, must have come. */
@@ -9,29 +10,52 @@ const REQUEST_WITHIN = 30_000
  * thread up: then connections were ended with a request in them that had not been read yet.
  */
 const KEPT_OPEN = 65_000
-/** ms between looks for connections that have become idle while the server ends. */
-const LOOK = 50
 
 let server: Server | undefined
+let ending = false
+/** Connections with how many requests on each are being answered. */
+const connections = new Map<Socket, number>()
 
 /** The server that listens is known from the first request on; connections that send slower than any tablet are ended. */
-export function bound(event: H3Event): void {
+export function bound({ node: { req, res } }: H3Event): void {
   if (server) return
-  server = (event.node.req.socket as unknown as { server?: Server }).server
+  server = (req.socket as unknown as { server?: Server }).server
   if (!server) return
   server.headersTimeout = HEADERS_WITHIN
   server.requestTimeout = REQUEST_WITHIN
   server.keepAliveTimeout = KEPT_OPEN
+  server.on('connection', follow)
+  server.on('request', answering)
+  follow(req.socket)
+  answering(req, res)
 }
 
-/** Takes no more requests and lets those that are there be answered. @param within ms after which they are cut off */
+function follow(socket: Socket): void {
+  connections.set(socket, 0)
+  socket.once('close', () => connections.delete(socket))
+}
+function answering({ socket }: IncomingMessage, response: ServerResponse): void {
+  const count = (by: number) => {
+    const left = (connections.get(socket) ?? 0) + by
+    if (connections.has(socket)) connections.set(socket, left)
+    if (ending && left === 0) socket.destroy()
+  }
+  count(1)
+  response.once('close', () => count(-1))
+}
+
+/**
+ * Takes no more requests and lets those that are there be answered; connections on which nothing is asked, those of browsers
+ * that only keep one ready among them, are ended at once.
+ * @param within ms after which the rest is cut off
+ */
 export async function stopListening(within: number): Promise<void> {
   const own = server
   if (!own) return
+  ending = true
   const closed = new Promise<void>((resolve) => own.close(() => resolve()))
-  const look = setInterval(() => own.closeIdleConnections(), LOOK)
+  for (const [socket, asked] of connections) if (asked === 0) socket.destroy()
   const late = setTimeout(() => own.closeAllConnections(), within)
   await closed
-  clearInterval(look)
   clearTimeout(late)
 }

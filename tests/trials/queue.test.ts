@@ -181,7 +181,7 @@ describe('what was entered in a browser', () => {
       const word = `store${name.length}`
       await say(page, `${word} 1`)
       await page.getByText('This browser keeps nothing.').waitFor()
-      await settles(page, '1 kept here, server away')
+      await settles(page, '1 in this page alone, server away')
       await letGo()
       await settles(page, 'all sent')
       expect(await notes(word)).toEqual([`${word} 1`])
