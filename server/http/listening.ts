@@ -24,7 +24,8 @@ export function bound({ node: { req, res } }: H3Event): void {
   server.headersTimeout = HEADERS_WITHIN
   server.requestTimeout = REQUEST_WITHIN
   server.keepAliveTimeout = KEPT_OPEN
-  server.on('connection', follow)
+  // Over https a connection is the secured one: what carries it is not what requests come by.
+  server.on('setSecureContext' in server ? 'secureConnection' : 'connection', follow)
   server.on('request', answering)
   follow(req.socket)
   answering(req, res)
