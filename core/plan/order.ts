@@ -37,7 +37,16 @@ const SMALL = 12
 const ALL = 200_000
 /** States are bits of two numbers. */
 const MOST_STATES = 60
-/** Steps that are tried after partial orders, all in all: some seconds. A plan of the usual packages takes a hundredth of it. */
+/** More states than the search can tell apart: not a question of order. */
+export class TooManyStates extends InputError {
+  constructor(count: number) {
+    super(
+      `name ${count} states with those that always count; at most ${MOST_STATES} can be told apart`,
+      '/steps',
+    )
+  }
+}
+/** Steps that are tried after partial orders, all in all: two or three seconds’ work. A plan of the usual packages takes a hundredth of it. */
 const MOST_TRIED = 700_000
 
 /** A step as the search sees it: states as bits of two numbers, predecessors by index. */
@@ -78,7 +87,7 @@ interface Node {
  * The best order that breaks no rule: fewest stretches with a helper, then least walking, then by ids. Exact up to twelve steps;
  * beyond that the best of some dozens of partial orders carried along. The work it takes is bounded, whatever the steps.
  * @returns null where no order was found that breaks no rule
- * @throws InputError where the steps name more states than can be told apart
+ * @throws TooManyStates where the steps name more states than can be told apart
  */
 export function bestOrder(
   steps: readonly PlannedStep[],
@@ -130,11 +139,7 @@ class Search {
     this.openBits = this.bits(open)
     this.feedBits = this.bits([...FEED_HELD])
     this.usesBattery = steps.some(({ puts }) => puts.includes('batteryOff'))
-    if (this.names.length > MOST_STATES)
-      throw new InputError(
-        `name ${this.names.length} states with those that always count; at most ${MOST_STATES} can be told apart`,
-        '/steps',
-      )
+    if (this.names.length > MOST_STATES) throw new TooManyStates(this.names.length)
     this.start = this.bits([...held])
     const taken = new Set(steps.flatMap(({ takes }) => takes))
     this.goes = this.names.map((name) => !mayBeLeft && taken.has(name) && isPassing(name))

@@ -1,6 +1,7 @@
 import { choiceOf, InputError, objectOf, pointerTo, yesOrNo } from '../circuit'
 import { makePlan } from './answer'
 import { checkSequence } from './check'
+import { TooManyStates } from './order'
 import { PACKAGE_IDS, type Package, type StepTold } from './packages'
 import { listOf, readPlan, readStep, STEP_FIELDS, textOf, type PlanAsked } from './read'
 import { STATES } from './states'
@@ -109,7 +110,7 @@ function planned(asked: PlanAsked): Step[] {
     return makePlan(asked).steps
   } catch (error) {
     if (!(error instanceof InputError)) throw error
-    if (error.path === '/steps' && / states /.test(error.message)) throw error
+    if (error instanceof TooManyStates) throw error
     throw new InputError(
       'no order of its steps was found that keeps every rule: look at what they need, put on and take off',
       '/steps',
