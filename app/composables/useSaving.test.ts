@@ -28,3 +28,11 @@ describe('what is saved at once', () => {
     expect(busy.value).toBe(false)
   })
 })
+
+it('ends its sentence once, whether the reason does or not', async () => {
+  const { save, problem } = useSaving()
+  for (const why of ['The server does not answer.', 'The server does not answer']) {
+    await save(() => Promise.reject(new Error(why)))
+    expect(problem.value).toBe('Not saved: The server does not answer. What you typed stays here.')
+  }
+})

@@ -11,7 +11,8 @@ export function useSaving() {
     try {
       await it()
     } catch (error) {
-      problem.value = `Not saved: ${error instanceof Error ? error.message : String(error)}. What you typed stays here.`
+      const why = (error instanceof Error ? error.message : String(error)).replace(/\.$/, '')
+      problem.value = `Not saved: ${why}. What you typed stays here.`
     } finally {
       busy.value = false
     }
