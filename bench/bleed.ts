@@ -1,6 +1,7 @@
 import {
   bleedRun,
   BLEED_RUNS,
+  RUNS as BLEED,
   changesRun,
   Following,
   rankRun,
@@ -20,9 +21,7 @@ import type { Row } from './measure'
 
 const CYCLES = 40
 /** Methods of which forty cycles are what somebody would ask for; the others are single tricks. */
-const METHODS = BLEED_RUNS.filter(
-  (one) => !['shortStrokes', 'bottom', 'tap', 'overnight'].includes(one),
-)
+const METHODS = BLEED_RUNS.filter((one) => !BLEED[one].finishes)
 const ROUTES: readonly BleedPath[] = [overCrest(4.9), overCrest(3.35), falling(6)]
 
 const timed = (work: () => unknown): number => {

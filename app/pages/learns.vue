@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { countOutcomes, type BleedOutcome } from '~~/core/bleed'
+import { countOutcomes, type BleedOutcome, RUNS } from '~~/core/bleed'
 import { learntFactor, PACKAGES } from '~~/core/plan'
 import { PART_GRADE_WORDS } from '~~/core/shelf'
 import { operationOf } from '~~/core/work'
@@ -160,7 +160,7 @@ const told = computed(() => learnt.value.value)
                 class="border-b border-hairline"
               >
                 <th scope="row" class="py-1 text-left font-normal">
-                  {{ RUN_WORDS[one.method] }}, {{ ROUTING_WORDS[one.routing] }}
+                  {{ RUNS[one.method].words }}, {{ ROUTING_WORDS[one.routing] }}
                 </th>
                 <td class="py-1 pl-3 text-right">{{ one.bleeds }}</td>
                 <td class="py-1 pl-3 text-right">{{ one.cycles }}</td>

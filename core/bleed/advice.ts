@@ -1,9 +1,7 @@
 import type { BleedCycle, CameOut } from '../entries'
 import type { Format } from '../quantity'
-import { METHOD_WORDS } from '../words'
 import type { Now } from './follow'
-import { RUN_OF } from './logged'
-import type { BleedRun } from './methods'
+import { METHOD_ROWS, runOfEntry, RUNS, type BleedRun } from './methods'
 import type { RankedEntry, Target } from './rank'
 import { sequenceWords } from './rank-words'
 
@@ -86,7 +84,7 @@ export function bleedAdvice(so: BleedSoFar, format: Format): BleedAdvice[] {
   if (cycles.length === 0) return []
   const row = lastRow(cycles)
   const method = row.at(-1)!.method
-  const run = RUN_OF[method]
+  const run = runOfEntry(method)
   const seen = row.map(({ cameOut }) => cameOut).filter((one) => one !== 'notSeen')
   const last = seen.slice(-OVER)
   const list: BleedAdvice[] = []
@@ -118,7 +116,12 @@ export function bleedAdvice(so: BleedSoFar, format: Format): BleedAdvice[] {
         'Nothing comes at all: the master has not primed, or the way is shut. Look at the level, then bench-bleed the master, or fill from the bleeder up.',
     })
   }
-  if (run === 'vacuum' && last.length >= OVER && last.every((one) => BUBBLES.includes(one))) {
+  if (
+    run !== null &&
+    RUNS[run].falseAir &&
+    last.length >= OVER &&
+    last.every((one) => BUBBLES.includes(one))
+  ) {
     const loose = (so.falseAir ?? 20) > 0
     if (loose)
       list.push({
@@ -142,8 +145,8 @@ export function bleedAdvice(so: BleedSoFar, format: Format): BleedAdvice[] {
     list.push({
       code: 'change',
       words: next
-        ? `${METHOD_WORDS[method].name} has given what it can: about ${left} is left, most of it in the ${place}. Change to: ${sequenceWords(next)}.`
-        : `${METHOD_WORDS[method].name} has given what it can: about ${left} is left, most of it in the ${place}.`,
+        ? `${METHOD_ROWS[method].name} has given what it can: about ${left} is left, most of it in the ${place}. Change to: ${sequenceWords(next)}.`
+        : `${METHOD_ROWS[method].name} has given what it can: about ${left} is left, most of it in the ${place}.`,
       ...(steps && { next: steps }),
     })
   }

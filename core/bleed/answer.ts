@@ -2,7 +2,8 @@ import type { BleedAsked } from './asked'
 import { DENSITY, filmFactor, G, viscosity } from './physics'
 import { readBleed } from './read'
 import { Bleed, bleedRun, type BleedCycleTold } from './run'
-import { steadyFlow } from './methods'
+import { RUNS, type Rate } from './methods'
+import { steadyFlow } from './methods/flow'
 
 /** A stretch that falls towards the exit: under 1 its air never leaves, over 1 it is carried. */
 export interface Carry {
@@ -21,13 +22,10 @@ export interface BleedAnswer {
 
 /** Where nothing rises, everything is carried: as much as this. */
 const ALWAYS = 1000
-/** ml/s and fluid's net ml of a cycle, for the carry number of a method. */
-function throughput(bleed: Bleed): { net: number; seconds: number; flow: number } {
+/** What a method sends through, for its carry number; nothing where it sends nothing. */
+function throughput(bleed: Bleed): Rate {
   const { machine, setting, asked } = bleed
-  const { constants } = asked
-  const { stroke } = machine.chambers
-  const { tPush, tValve, tLift, tPump, tHold, pumps, strokeShare, tripTime, letOut } = constants
-  const steady = (over: number, vacuum: number) => {
+  const steady = (over: number, vacuum: number): Rate => {
     const { q } = steadyFlow(
       DENSITY * G * (setting.level - machine.rise()) + over + vacuum,
       machine.resistance(),
@@ -35,39 +33,9 @@ function throughput(bleed: Bleed): { net: number; seconds: number; flow: number 
     )
     return { net: q, seconds: 1, flow: q }
   }
-  switch (asked.method) {
-    case 'openPush':
-    case 'hang':
-      return { net: stroke, seconds: tPush + 2 * tValve + tLift, flow: stroke / tPush }
-    case 'prop':
-      return {
-        net: strokeShare * stroke,
-        seconds: 2 + 2 * tValve + tLift + 2 * tripTime,
-        flow: (strokeShare * stroke) / 2,
-      }
-    case 'pumpHold':
-      return {
-        net: letOut * stroke,
-        seconds: (pumps - 0.5) * tPump + tHold + 2 * tValve + tLift,
-        flow: stroke / (tPump / 2),
-      }
-    case 'submerged':
-    case 'checkValve':
-      return { net: stroke, seconds: tPush + tLift + 0.5, flow: stroke / tPush }
-    case 'gravity':
-      return steady(0, 0)
-    case 'pressure':
-      return steady(1000 * constants.overPressure, 0)
-    case 'vacuum':
-      return steady(
-        0,
-        1000 * constants.vacuum * Math.max(0, 1 - constants.falseAir / constants.vacuumCapacity),
-      )
-    case 'inject':
-      return { net: constants.injectQ, seconds: 1, flow: constants.injectQ }
-    default:
-      return { net: 0, seconds: 1, flow: 0 }
-  }
+  const { constants } = asked
+  const rate = RUNS[asked.method].rate({ constants, stroke: machine.chambers.stroke, steady })
+  return rate ?? { net: 0, seconds: 1, flow: 0 }
 }
 
 /** Carry numbers of every stretch against which gas has to be carried. */
@@ -77,7 +45,7 @@ export function carryOf(asked: BleedAsked): Carry[] {
   const { net, seconds, flow } = throughput(bleed)
   const mu = viscosity(asked.temperature)
   // Injected from the far end, gas has to be carried up against what falls towards the master.
-  const against = asked.method === 'inject' ? 1 : -1
+  const against = RUNS[asked.method].carries === 'up' ? 1 : -1
   const carry: Carry[] = []
   let open: Carry | null = null
   for (let i = 0; i < cells.n; i++) {

@@ -16,7 +16,8 @@ import {
 } from '.'
 import { falling, overCrest } from '../../tests/arbitrary/bleed-routes'
 import { DENSITY, G } from './physics'
-import { backShare, inletFlow, steadyFlow } from './methods'
+import { inletFlow, steadyFlow } from './methods/flow'
+import { backShare } from './methods/pushed'
 import { WHOLE } from '../../tests/whole'
 
 /** A falls all the way, B goes over a crest narrow, C over the same one wide, W wider. */

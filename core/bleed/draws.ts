@@ -3,7 +3,7 @@ import type { BleedStart } from './asked'
 import type { Constants } from './constants'
 import { drawnConstants, type Learned } from './draw-constants'
 import type { LaidCircuit } from './laid'
-import { cycleOf, type BleedRun } from './methods'
+import { cycleOf, RUNS, type BleedRun } from './methods'
 import { askedOf, startsOf } from './rank'
 import { Bleed } from './run'
 
@@ -49,13 +49,10 @@ const ANYTHING = 0.1
 /** Circuits that may be this one. */
 export const DRAWS = 40
 
-/** Done with the slave in the hand: a screw that it may have is not opened. */
-const IN_HAND: ReadonlySet<BleedRun> = new Set(['hang', 'slavePush'])
-
 /** Net of each cycle of each step in one circuit, ml, and the first cycle in which fluid came. */
 function drawnIn(asked: DrawsAsked, constants: Constants, start: BleedStart) {
   const { laid, noseUp, steps } = asked
-  const hand = steps.every(({ run }) => IN_HAND.has(run))
+  const hand = steps.every(({ run }) => RUNS[run].inHand)
   const ranked = {
     laid: hand ? { ...laid, slave: { ...laid.slave, bleeder: null } } : laid,
     start,
@@ -64,11 +61,10 @@ function drawnIn(asked: DrawsAsked, constants: Constants, start: BleedStart) {
   let bleed: Bleed | null = null
   return steps.map(({ run, cycles, atUnion = false, pumps, batch }) => {
     const own = { ...constants, ...(pumps && { pumps }), ...(batch && { batch }) }
-    const method = run === 'hang' ? 'hang' : run
     const next: Bleed = new Bleed({
       ...askedOf(ranked, own, CELLS),
       ...(bleed && { start: 'clean' as const }),
-      method,
+      method: run,
       atUnion,
     })
     if (bleed) next.machine.become(bleed.machine)

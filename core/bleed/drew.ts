@@ -1,12 +1,10 @@
-import { METHODS, WITHOUT_STROKES, type BleedCycle, type Method } from '../entries'
+import type { BleedCycle } from '../entries'
 import type { Draws, DrawStep, StepDraws } from './draws'
-import { RUN_OF } from './logged'
+import { METHOD_ROWS, METHODS, runOfEntry, WITHOUT_STROKES, type Method } from './methods'
 
 /** What one cycle of each method draws on this circuit, ml: the least, about, and the most of what it may. */
 export type DrawTable = Partial<Record<Method, Draws>>
 
-/** Methods whose fluid goes round, or is filled in by hand, and takes nothing out of the reservoir. */
-const TAKES_NOTHING: ReadonlySet<Method> = new Set(['benchLoop'])
 /** Cycles that are gone through for the table. */
 const CYCLES = 8
 /** ml of a batch as it is usually looked at. */
@@ -17,9 +15,9 @@ const BOTTLE = 0.1
 
 /** Steps to ask for a table, and the methods that they stand for. */
 export const TABLE_STEPS: readonly { method: Method; step: DrawStep }[] = METHODS.flatMap((method) => {
-  const run = RUN_OF[method]
+  const run = runOfEntry(method)
   if (run === null) return []
-  const step = { run, cycles: CYCLES, ...(method === 'crackedUnion' && { atUnion: true as const }) }
+  const step = { run, cycles: CYCLES, ...(METHOD_ROWS[method].atUnion && { atUnion: true as const }) }
   return [{ method, step }]
 })
 /** The most that any cycle of it draws stands for each: which one a logged cycle was nobody knows. */
@@ -35,9 +33,10 @@ export const widest = ({ draws }: Pick<StepDraws, 'draws'>): Draws => ({
  * @param usable ml of a full reservoir over its mark
  */
 export function mostDrawn(method: Method, stroke: number, usable: number): Draws {
-  if (TAKES_NOTHING.has(method)) return { low: 0, middle: 0, high: 0 }
+  const { draws } = METHOD_ROWS[method]
+  if (draws === 'nothing') return { low: 0, middle: 0, high: 0 }
   // From below it fills: it is the least that has to be safe.
-  if (method === 'inject') return { low: -BATCH, middle: -BATCH / 2, high: 0 }
+  if (draws === 'comesUp') return { low: -BATCH, middle: -BATCH / 2, high: 0 }
   if (WITHOUT_STROKES.has(method)) return { low: 0, middle: Math.min(BATCH, usable), high: usable }
   return { low: 0, middle: stroke, high: 1.25 * stroke }
 }
@@ -54,12 +53,13 @@ export function drewBy(
 ): Draws {
   const one = table[method] ?? mostDrawn(method, stroke, usable)
   const ml = bottle === undefined ? 0 : bottle / 1000
+  const { draws } = METHOD_ROWS[method]
   const times =
-    method === 'pumpHold'
+    draws === 'opening'
       ? 1
       : !WITHOUT_STROKES.has(method)
         ? strokes
-        : method === 'gravity' && seconds !== undefined
+        : draws === 'minute' && seconds !== undefined
           ? seconds / SECONDS
           : 1
   return {

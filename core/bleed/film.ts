@@ -1,6 +1,6 @@
 import type { Run } from '../run'
 import { usualConstants, type Constants } from './constants'
-import { cycleOf, type BleedRun } from './methods'
+import { cycleOf, RUNS, type BleedRun } from './methods'
 import { P0 } from './physics'
 import { askedOf, type RankAsked } from './rank'
 import { Bleed } from './run'
@@ -50,17 +50,6 @@ export interface Film {
 
 /** Cells of a line that is watched. */
 const CELLS = 80
-/** s between two looks, by method: slow ones are looked at less often. */
-const EVERY: Partial<Record<BleedRun, number>> = {
-  gravity: 0.4,
-  pressure: 0.2,
-  vacuum: 0.2,
-  inject: 0.2,
-  dryVacuum: 1.5,
-  overnight: 240,
-  tap: 0.3,
-}
-const USUAL_EVERY = 0.1
 const MOST_FRAMES = 3000
 
 const cellsOf = (bleed: Bleed, which: 'cells' | 'bleedLine'): FilmCells | null => {
@@ -82,10 +71,10 @@ export function filmRun(
   constants: Constants = usualConstants(),
   atUnion = false,
 ): Run<Film> {
-  const hung = steps.some(({ method }) => method === 'hang')
+  const hung = steps.find(({ method }) => RUNS[method].hung)
   const bleed = new Bleed({
     ...askedOf(asked, { ...constants, ...asked.set }, CELLS),
-    method: hung ? 'hang' : steps[0]!.method,
+    method: (hung ?? steps[0]!).method,
     atUnion,
   })
   const { machine, setting } = bleed
@@ -126,7 +115,7 @@ export function filmRun(
   machine.watch = (dt) => {
     at += dt
     since += dt
-    if (since >= (EVERY[method] ?? USUAL_EVERY) && frames.length < MOST_FRAMES) look()
+    if (since >= RUNS[method].every && frames.length < MOST_FRAMES) look()
   }
   return {
     total: order.length,

@@ -12,7 +12,20 @@ export {
   type BleedStart,
 } from './asked'
 export { BLEED_CONSTANTS, usualConstants, type BleedConstant, type Constants } from './constants'
-export { BLEED_RUNS, cycleOf, type BleedRun } from './methods'
+export {
+  BLEED_RUNS,
+  cycleOf,
+  METHOD_ROWS,
+  METHODS,
+  needsOf,
+  runOfEntry,
+  RUNS,
+  TRICK_ROWS,
+  TRICKS,
+  type BleedRun,
+  type MethodRow,
+  type TrickRow,
+} from './methods'
 export { Bleed, bleedRun, type BleedCycleTold } from './run'
 export { readBleed } from './read'
 export { drawnConstants, type Learned } from './draw-constants'
@@ -30,7 +43,7 @@ export {
   type OutcomeCount,
 } from './outcomes'
 export { laidOut, type LaidCircuit } from './laid'
-export { MEANS, meansOf, ruledOut, SEQUENCES, type RuledOut } from './means'
+export { ruledOut, SEQUENCES, type RuledOut } from './sequences'
 export {
   rankRun,
   restsOn,
@@ -54,8 +67,6 @@ export {
   cycleFollowed,
   firstMethod,
   loggedSteps,
-  METHOD_OF,
-  RUN_OF,
   trickFollowed,
   type AirBy,
   type Followed,

@@ -1,16 +1,18 @@
 import { choiceOf, InputError, inRange, objectOf } from '../circuit'
+import { CAME_OUT, type BleedCycle, type CameOut, type TrickDone } from '../entries'
 import {
-  CAME_OUT,
+  entryOfRun,
+  isMethodId,
+  METHOD_ROWS,
   METHODS,
+  runOfEntry,
+  TRICK_ROWS,
   TRICKS,
   WITHOUT_STROKES,
-  type BleedCycle,
-  type CameOut,
+  type BleedRun,
   type Method,
   type Trick,
-  type TrickDone,
-} from '../entries'
-import type { BleedRun } from './methods'
+} from './methods'
 import type { RankedEntry } from './rank'
 
 /** What was logged, as a bleed that is followed takes it: a cycle, what the pedal showed, or another lie of the vehicle. */
@@ -28,32 +30,6 @@ export type Followed =
   | { air: number; sigma: number }
   | { change: { noseUp?: number; turned?: true } }
 
-/** A journal's method as a run; a loop on the bench moves nothing in the vehicle. */
-export const RUN_OF: Record<Method, BleedRun | null> = {
-  openPush: 'openPush',
-  pumpHold: 'pumpHold',
-  prop: 'prop',
-  submerged: 'submerged',
-  checkValve: 'checkValve',
-  gravity: 'gravity',
-  pressure: 'pressure',
-  vacuum: 'vacuum',
-  inject: 'inject',
-  hang: 'hang',
-  reservoirVacuum: 'dryVacuum',
-  slaveStrokes: 'slavePush',
-  crackedUnion: 'openPush',
-  benchLoop: null,
-}
-/** A run as the journal names it: what is chosen from a ranking and then logged. */
-export const METHOD_OF: Partial<Record<BleedRun, Method>> = {
-  ...(Object.fromEntries(
-    METHODS.flatMap((one) => (RUN_OF[one] === one ? [[one, one]] : [])),
-  ) as Partial<Record<BleedRun, Method>>),
-  dryVacuum: 'reservoirVacuum',
-  slavePush: 'slaveStrokes',
-}
-
 /** More strokes than this in one line bring nothing that fewer do not show. */
 const MOST_STROKES = 40
 /** s of a cycle without strokes, and ml that it draws, about. */
@@ -69,8 +45,9 @@ export function cycleFollowed({
   bottle,
   seconds,
 }: BleedCycle): Followed | null {
-  const run = RUN_OF[method]
+  const run = runOfEntry(method)
   if (run === null) return null
+  const { draws, atUnion } = METHOD_ROWS[method]
   const byTime = WITHOUT_STROKES.has(method)
   const times = byTime
     ? Math.round(
@@ -80,36 +57,24 @@ export function cycleFollowed({
             ? bottle / 1000 / CYCLE_ML
             : 1,
       )
-    : run === 'pumpHold'
+    : draws === 'opening'
       ? 1
       : (strokes ?? 1)
   return {
     method: run,
     strokes: Math.min(MOST_STROKES, Math.max(1, times)),
-    ...(method === 'crackedUnion' && { atUnion: true as const }),
+    ...(atUnion && { atUnion: true as const }),
     ...(cameOut !== 'notSeen' && { cameOut }),
     ...(bottle !== undefined && { bottle: bottle / 1000 }),
   }
 }
 /** A trick; null where it moves nothing in the vehicle. */
 export function trickFollowed({ trick, degrees = DEGREES }: TrickDone): Followed | null {
-  switch (trick) {
-    case 'noseUp':
-      return { change: { noseUp: degrees } }
-    case 'noseDown':
-      return { change: { noseUp: -degrees } }
-    case 'turned':
-      return { change: { turned: true } }
-    case 'bottomed':
-      return { method: 'bottom' }
-    case 'wedged':
-      return { method: 'overnight' }
-    case 'slavePrimed':
-    case 'masterPrimed':
-      return null
-    default:
-      return { method: trick }
-  }
+  const { nose, turns } = TRICK_ROWS[trick]
+  if (nose !== 0) return { change: { noseUp: nose * degrees } }
+  if (turns) return { change: { turned: true } }
+  const run = runOfEntry(trick)
+  return run && { method: run }
 }
 
 /** Air by free travel at the pad, mm: what the circuit makes of it, ml, and its standard deviation. */
@@ -163,24 +128,14 @@ export function readLogged(input: unknown, at: string, airBy: AirBy): Followed[]
     return air ? [air] : []
   })
 }
-/** Tricks that a sequence may end with, as the journal names them. */
-const TRICK_OF: Partial<Record<BleedRun, Trick>> = {
-  shortStrokes: 'shortStrokes',
-  bottom: 'bottomed',
-  overnight: 'wedged',
-  tap: 'tap',
-}
 /** Steps of a ranked sequence as they are chosen and logged. */
 export function loggedSteps({ steps, atUnion }: Pick<RankedEntry, 'steps' | 'atUnion'>) {
   const list: { method: Method | Trick; cycles: number }[] = []
   for (const { method, cycles } of steps) {
-    const known =
-      atUnion && method === 'openPush' ? 'crackedUnion' : (METHOD_OF[method] ?? TRICK_OF[method])
-    if (known) list.push({ method: known, cycles: Math.round(cycles) })
+    list.push({ method: entryOfRun(method, atUnion), cycles: Math.round(cycles) })
   }
   return list
 }
-const isMethod = (one: Method | Trick): one is Method => METHODS.some((method) => method === one)
 /** The first of them that is logged in cycles. */
 export const firstMethod = (steps: readonly { method: Method | Trick }[]): Method | null =>
-  steps.map(({ method }) => method).find(isMethod) ?? null
+  steps.map(({ method }) => method).find(isMethodId) ?? null

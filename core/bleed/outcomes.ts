@@ -4,12 +4,12 @@ import { crestsOf, type Installation } from '../installation'
 import { normalQuantile, evenDraws } from '../chance'
 import type { Run } from '../run'
 import { startOfAir } from './asked-rank'
-import { bearsOn } from './bears-on'
+import { tellsOn } from './sensitivities'
 import { BLEED_CONSTANTS, type ConstantName } from './constants'
 import { constantsAt, type Learned } from './draw-constants'
 import { laidOut, type LaidCircuit } from './laid'
-import { cycleFollowed, RUN_OF } from './logged'
-import { cycleOf, type BleedRun } from './methods'
+import { cycleFollowed } from './logged'
+import { cycleOf, runOfEntry, type BleedRun } from './methods'
 import { askedOf } from './rank'
 import { Bleed } from './run'
 import { sharedOut } from './share-out'
@@ -72,7 +72,7 @@ export interface OutcomeCount {
 const mainMethod = ({ cycles }: BleedOutcome): BleedRun | null => {
   const counts = new Map<BleedRun, number>()
   for (const { method } of cycles) {
-    const run = RUN_OF[method]
+    const run = runOfEntry(method)
     if (run) counts.set(run, (counts.get(run) ?? 0) + 1)
   }
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null
@@ -122,7 +122,7 @@ export function learnRun(outcomes: readonly BleedOutcome[], seed = 1): Run<Learn
   let tried: { z: Partial<Record<ConstantName, number>>; weight: number }[] = []
   let done = 0
   const methodsOf = ({ cycles }: BleedOutcome) => [
-    ...new Set(cycles.flatMap(({ method }) => RUN_OF[method] ?? [])),
+    ...new Set(cycles.flatMap(({ method }) => runOfEntry(method) ?? [])),
   ]
   const settle = (outcome: BleedOutcome) => {
     const sum = tried.reduce((total, { weight }) => total + weight, 0)
@@ -131,7 +131,7 @@ export function learnRun(outcomes: readonly BleedOutcome[], seed = 1): Run<Learn
     const runs = methodsOf(outcome)
     for (const { name, low } of BLEED_CONSTANTS) {
       const known = name as ConstantName
-      if (low === undefined || !bearsOn(known, runs)) continue
+      if (low === undefined || !tellsOn(known, runs)) continue
       const before = learned.of[known] ?? { mean: 0, sd: 1 }
       const mean = tried.reduce((m, { z, weight }) => m + (weight / sum) * z[known]!, 0)
       const square = tried.reduce((m, { z, weight }) => m + (weight / sum) * z[known]! ** 2, 0)

@@ -1,10 +1,10 @@
 import type { KitItem } from '../entries'
 import type { Format } from '../quantity'
-import { KIT_WORDS, RUN_WORDS } from '../words'
+import { KIT_WORDS } from '../words'
 import { carryOf, type Carry } from './answer'
 import { usualConstants } from './constants'
-import { meansOf, type RuledOut } from './means'
-import type { BleedRun } from './methods'
+import type { RuledOut } from './sequences'
+import { needsOf, RUNS, type BleedRun } from './methods'
 import { askedOf, type RankAsked, type RankedEntry, type Target } from './rank'
 
 /** Degrees off the top from which a bleed screw keeps a pocket worth a word. */
@@ -18,7 +18,7 @@ const LOOSE = 60
 
 /** Methods one after the other, as one would say them. */
 export function sequenceWords({ steps, atUnion }: Pick<RankedEntry, 'steps' | 'atUnion'>): string {
-  const words = steps.map(({ method }, i) => (i === 0 ? RUN_WORDS[method] : small(RUN_WORDS[method])))
+  const words = steps.map(({ method }, i) => (i === 0 ? RUNS[method].words : small(RUNS[method].words)))
   return `${atUnion ? 'At a cracked union: ' : ''}${words.join(', then ')}`
 }
 const small = (words: string) => words.charAt(0).toLowerCase() + words.slice(1)
@@ -37,7 +37,7 @@ export function ruledOutWords(
     case 'noHelper':
       return 'It takes a second person at the pedal.'
     case 'noTool': {
-      const missing = [...new Set(steps.flatMap((one) => meansOf(one).tools))].filter(
+      const missing = [...new Set(steps.flatMap((one) => needsOf(one).tools))].filter(
         (one) => !kit.includes(one),
       )
       return missing.length > 0
@@ -123,7 +123,7 @@ export function entryWords(
   words.push(...unreached(entry, asked, format))
   if (asked.noseUp > NOSED && runs.includes('shortStrokes') && !cannotReach.includes('master'))
     words.push('Level the vehicle before the short strokes: with its nose up they leave more behind.')
-  if (runs.includes('vacuum')) words.push(...screwWords(asked.set.falseAir))
+  if (runs.some((one) => RUNS[one].falseAir)) words.push(...screwWords(asked.set.falseAir))
   return words.join(' ')
 }
 

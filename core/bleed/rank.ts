@@ -1,12 +1,12 @@
 import { USUAL_MASTER, usualAsked, type BleedAsked, type BleedStart } from './asked'
 import { BLEED_CONSTANTS, usualConstants, type ConstantName, type Constants } from './constants'
-import { bearsOn } from './bears-on'
+import { tellsOn } from './sensitivities'
 import { drawnConstants, type Learned } from './draw-constants'
 import type { LaidCircuit } from './laid'
 import { evenDraws } from '../chance'
 import type { KitItem } from '../entries'
-import { meansOf, ruledOut, sequencesFor, type RuledOut, type Sequence } from './means'
-import { cycleOf, type BleedRun } from './methods'
+import { ruledOut, sequencesFor, type RuledOut, type Sequence } from './sequences'
+import { cycleOf, needsOf, RUNS, type BleedRun } from './methods'
 import { Bleed } from './run'
 import { sharedOut } from './share-out'
 import type { Run } from '../run'
@@ -96,8 +96,8 @@ export function tryOut(
   constants: Constants,
   atUnion = false,
 ): Outcome {
-  const hung = steps.includes('hang')
-  const method = hung ? 'hang' : steps[0]!
+  const hung = steps.find((one) => RUNS[one].hung)
+  const method = hung ?? steps[0]!
   const bleed = new Bleed({ ...askedOf(asked, constants), method, atUnion })
   const { setting, machine } = bleed
   const cycles: number[] = []
@@ -131,9 +131,9 @@ export function tryOut(
     cycles.push(done)
   })
   const told = bleed.told()
-  const setup = steps.reduce((sum, method) => sum + meansOf(method).setup, 0)
+  const setup = steps.reduce((sum, method) => sum + needsOf(method).setup, 0)
   // From a union it runs down the cylinder.
-  const spill = atUnion ? told.liquidOut : steps.reduce((sum, one) => sum + meansOf(one).spill, 0)
+  const spill = atUnion ? told.liquidOut : steps.reduce((sum, one) => sum + needsOf(one).spill, 0)
   return {
     reached,
     cycles,
@@ -305,7 +305,7 @@ export function restsOn(steps: readonly BleedRun[], asked: RankAsked, atUnion = 
   return BLEED_CONSTANTS.flatMap(({ name, low, high }) => {
     const known = name as ConstantName
     if (low === undefined || high === undefined || asked.set[known] !== undefined) return []
-    if (!bearsOn(known, steps)) return []
+    if (!tellsOn(known, steps)) return []
     const [a, b] = [low, high].map((value) =>
       tryOut(steps, asked, { ...usual, [known]: value }, atUnion),
     )

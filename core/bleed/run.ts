@@ -3,7 +3,7 @@ import { area, chambersOf } from './chambers'
 import type { BleedAsked, BleedPath, BleedStart } from './asked'
 import type { Constants } from './constants'
 import { Machine } from './machine'
-import { cycleOf, type Setting, type Told } from './methods'
+import { cycleOf, RUNS, type Setting, type Told } from './methods'
 import { viscosity } from './physics'
 
 /** After a cycle: free air by place and what has passed since the start, ml. */
@@ -55,7 +55,7 @@ export class Bleed {
   constructor(readonly asked: BleedAsked) {
     const { line, bleedLine, master, slave, noseUp, temperature, constants, method, cells } = asked
     const mu = viscosity(temperature)
-    const hung = method === 'hang'
+    const { hung } = RUNS[method]
     const nose = (path: BleedPath): BleedPath => ({ ...path, points: nosed(path.points, noseUp) })
     const laid = hung ? hungPath(line, false) : nose(line)
     const laidFar = bleedLine && (hung ? hungPath(bleedLine, true) : nose(bleedLine))
@@ -131,7 +131,7 @@ export class Bleed {
       removals: Math.max(0, Math.floor((count.returned - count.drawn) / 30)),
       stalled: last.stalled,
       bubblesNeverStop:
-        asked.method === 'vacuum' &&
+        RUNS[asked.method].falseAir &&
         !asked.atUnion &&
         constants.falseAir > 3 * 20 &&
         falseRate > 0.02 * last.flow,

@@ -1,11 +1,23 @@
 import { drawsAt } from './fluid'
-import { type Move } from './move'
-import { LOOSEN, movesOf, NIP, OPEN, SHUT, UP, type Coached } from './moves'
+import {
+  isMethodId,
+  isTrickId,
+  LOOSEN,
+  METHOD_ROWS,
+  NIP,
+  OPEN,
+  SHUT,
+  TRICK_ROWS,
+  UP,
+  type Move,
+  type Thing,
+} from '../bleed/methods'
+import { movesOf, type Coached } from './moves'
 import { KEPT } from './reservoir'
 import type { CoachPlace, CoachState, Place, TouchName } from './state'
-import { THING_ROWS, type Thing } from './things'
+import { THING_ROWS } from './things'
 import { fits, isOn, isSurelyOn, stoodBefore } from './world'
-import { STAGE_OF, type Work } from './works'
+import { STAGE_OF } from './works'
 
 const ORDER = Object.keys(THING_ROWS) as Thing[]
 
@@ -201,17 +213,11 @@ function nextPart<T extends CoachPlace>(state: T): T {
     done: part >= state.plan.parts.length,
   }
 }
-/** Off the vehicle, and while it is only made ready, free travel says nothing. */
-const ASKS_NOTHING: ReadonlySet<Coached> = new Set([
-  'benchLoop',
-  'slavePrimed',
-  'masterPrimed',
-  'endFill',
-  'putAway',
-])
-function asksAfter(method: Coached): CoachPlace['asks'] {
-  const stage = STAGE_OF[method as Work]
-  return stage ?? (ASKS_NOTHING.has(method) ? null : 'freeTravel')
+/** On the bench, with a part that is new, and while it is only made ready, free travel says nothing. */
+function asksAfter(id: Coached): CoachPlace['asks'] {
+  if (!isMethodId(id) && !isTrickId(id)) return STAGE_OF[id] ?? null
+  const { where } = isMethodId(id) ? METHOD_ROWS[id] : TRICK_ROWS[id]
+  return where === 'bench' || where === 'newPart' ? null : 'freeTravel'
 }
 
 /** Whether another call, or another question, stands there than before. */

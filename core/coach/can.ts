@@ -1,6 +1,5 @@
-import { meansOf, RUN_OF } from '../bleed'
-import { METHODS, TRICKS, type KitItem } from '../entries'
-import { isMethod, movesOf, type Coached } from './moves'
+import { METHOD_ROWS, METHODS, TRICK_ROWS, TRICKS, type KitItem, type Needs } from '../bleed/methods'
+import { isMethod, isTrick, movesOf, type Coached } from './moves'
 
 /** What cannot be done on this circuit, or by these people. */
 export type CannotBe = 'noScrew' | 'twoPeople' | 'shared'
@@ -20,36 +19,29 @@ export interface Refused {
   instead: Coached[]
 }
 
-/** Under pressure, vacuum or from below it acts on the brakes too. */
-const ACTS_ON_BRAKES: ReadonlySet<Coached> = new Set(['pressure', 'reservoirVacuum', 'inject'])
+const rowOf = (id: Coached) => (isMethod(id) ? METHOD_ROWS[id] : isTrick(id) ? TRICK_ROWS[id] : null)
+const needsOf = (id: Coached): Needs | null => rowOf(id)?.run?.needs ?? null
 /** How it is done instead: those that ask for the least first. */
-const INSTEAD: readonly Coached[] = [
-  'openPush',
-  'prop',
-  'submerged',
-  'slaveStrokes',
-  'gravity',
-  'vacuum',
-  'reservoirVacuum',
-  'crackedUnion',
-  'hang',
-]
+const INSTEAD: readonly Coached[] = METHODS.filter((id) => METHOD_ROWS[id].instead !== null).sort(
+  (a, b) => METHOD_ROWS[a].instead! - METHOD_ROWS[b].instead!,
+)
 
 /** Why this cannot be done here; null where it can. */
 export function cannotBe(method: Coached, { screw, people, shared }: Here): CannotBe | null {
   const { valve, two } = movesOf(method)
   if (!screw && valve === 'screw') return 'noScrew'
   if (people === 1 && two) return 'twoPeople'
-  return shared && ACTS_ON_BRAKES.has(method) ? 'shared' : null
+  // Under pressure, vacuum or from below it acts on the brakes too.
+  return shared && needsOf(method)?.shared === false ? 'shared' : null
 }
 /** A slave that has a screw is not stroked by hand in place of it. */
 const isForHere = (method: Coached, here: Here): boolean =>
   cannotBe(method, here) === null &&
-  (!here.screw || !['slaveStrokes', 'crackedUnion', 'hang'].includes(method))
+  (!here.screw || !isMethod(method) || !METHOD_ROWS[method].screwless)
 /** What it takes is at hand. Fluid from a union goes into a rag. */
 const isAtHand = (method: Coached, { kit }: Here): boolean => {
-  const run = isMethod(method) && method !== 'crackedUnion' ? RUN_OF[method] : null
-  return !kit || !run || meansOf(run).tools.every((tool) => kit.includes(tool))
+  const needs = isMethod(method) && !METHOD_ROWS[method].atUnion ? needsOf(method) : null
+  return !kit || !needs || needs.tools.every((tool) => kit.includes(tool))
 }
 /** Of these ways the ones that can be done with what is at hand; where none can, those that ask for a tool. */
 function waysHere(ways: readonly Coached[], here: Here): Coached[] {
@@ -63,7 +55,10 @@ export function refusalsOf(steps: readonly { method: Coached }[], here: Here): R
   return steps.flatMap(({ method }) => {
     const why = cannotBe(method, here)
     if (!why) return []
-    const others = method === 'masterPrimed' ? (['benchLoop', 'gravity'] as const) : INSTEAD
+    const own = isTrick(method) ? TRICK_ROWS[method].instead : null
+    const others = own
+      ? METHODS.filter((one) => own.includes(one)).sort((a, b) => own.indexOf(a) - own.indexOf(b))
+      : INSTEAD
     return [
       {
         method,

@@ -57,7 +57,7 @@ describe('what the coach calls, from the first hand on it to the last', () => {
     const run = going(plan(partsOf([{ method, cycles: 1 }], false)))
     run.through()
     expect(run.calls).toEqual(calls)
-    expect(Object.values(run.state.world.things).filter((one) => one.on && one.ref)).toEqual([])
+    expect(Object.values(run.state.world.things).filter((one) => one?.on && one.ref)).toEqual([])
   })
   it('alone with a bar: each walk is called, the bar in and out, and the trips are as long as in the ranking', () => {
     const run = going(

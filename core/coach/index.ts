@@ -10,8 +10,17 @@ export {
   type Refused,
 } from './can'
 export { drawsAt, drawsOfPlan, reservoirOf, toTheMark, type LeftToGo, type LeftUnit } from './fluid'
-export { CALLS, type Call, type HeldBy, type MethodMoves, type Move, type Role } from './move'
-export { isMethod, isTrick, METHOD_MOVES, movesOf, TRICK_MOVES, type Coached } from './moves'
+export {
+  CALLS,
+  THINGS,
+  type Call,
+  type HeldBy,
+  type MethodMoves,
+  type Move,
+  type Role,
+  type Thing,
+} from '../bleed/methods'
+export { isMethod, isTrick, movesOf, type Coached } from './moves'
 export {
   coachPlan,
   coachPlanRun,
@@ -37,7 +46,7 @@ export type {
   TouchName,
   Unusual,
 } from './state'
-export { THING_ROWS, THINGS, type Thing } from './things'
+export { THING_ROWS } from './things'
 export { touched } from './touch'
 export { AT_REST, isOn, stoodBefore, type Stretch, type World } from './world'
 export { STAGE_OF, WORKS, type Work } from './works'

@@ -1,5 +1,6 @@
 import { stillOff, stillOn, type LedgerState } from '../entries'
-import { THING_ROWS, THINGS, type Thing } from './things'
+import { THINGS, type Thing } from '../bleed/methods'
+import { THING_ROWS } from './things'
 
 /** Something that the job's ledger says is on already, by the entry that put it on. */
 export interface OnAlready {

@@ -1,17 +1,21 @@
 import {
   drawsRun,
+  METHOD_ROWS,
   mostDrawn,
-  RUN_OF,
+  runOfEntry,
+  RUNS,
+  TRICK_ROWS,
   type Draws,
   type DrawsAsked,
   type DrawStep,
   type StepDraws,
 } from '../bleed'
 import { strokeVolume } from '../circuit'
-import type { BleedPhase, Method } from '../entries'
+import type { Trick } from '../bleed/methods'
+import type { BleedPhase } from '../entries'
 import type { Installation } from '../installation'
 import type { Run } from '../run'
-import { isMethod, movesOf, type Coached } from './moves'
+import { isMethod, isTrick, movesOf, type Coached } from './moves'
 import { KEPT } from './reservoir'
 import type { CoachPlan, Part, Pumps } from './state'
 import { WORKS } from './works'
@@ -60,16 +64,22 @@ export function partsOf(steps: readonly PlannedStep[], dry: boolean): Bare[] {
   const gone = steps.filter(({ cycles }) => cycles > 0)
   if (gone.length === 0) return []
   const inVehicle = gone.flatMap(({ method }, i) =>
-    isMethod(method) && method !== 'benchLoop' ? [i] : [],
+    isMethod(method) && METHOD_ROWS[method].where !== 'bench' ? [i] : [],
   )
   const parts = gone.map(({ method, cycles, pumps }, i): Bare => ({
     method,
     cycles,
     ...(inVehicle.includes(i) && { phase: phaseOf(i, inVehicle, dry) }),
-    ...(method === 'pumpHold' && pumps !== undefined && { pumps }),
+    ...(isMethod(method) &&
+      METHOD_ROWS[method].draws === 'opening' &&
+      pumps !== undefined && { pumps }),
   }))
   if (gone.every(({ method }) => STAGES.has(method))) return parts
-  const onBench = gone.every(({ method }) => method === 'benchLoop' || method === 'slavePrimed')
+  const onBench = gone.every(
+    ({ method }) =>
+      (isMethod(method) && METHOD_ROWS[method].where === 'bench') ||
+      (isTrick(method) && TRICK_ROWS[method].where === 'bench'),
+  )
   return [...parts, { method: onBench ? ('putAway' as const) : ('endFill' as const), cycles: 1 }]
 }
 
@@ -77,36 +87,31 @@ export function partsOf(steps: readonly PlannedStep[], dry: boolean): Bare[] {
 export function runOf({ method, cycles, pumps }: Bare, usable: number): DrawStep | null {
   const batch = Math.min(BATCH, Math.floor(MOST * Math.max(1, usable - KEPT)))
   if (isMethod(method)) {
-    const run = RUN_OF[method]
+    const run = runOfEntry(method)
     if (run === null) return null
     return {
       run,
       cycles,
-      ...(method === 'crackedUnion' && { atUnion: true as const }),
+      ...(METHOD_ROWS[method].atUnion && { atUnion: true as const }),
       ...(typeof pumps === 'number' && { pumps }),
-      ...((run === 'pressure' || run === 'vacuum') && { batch }),
-      ...(run === 'inject' && { batch: Math.min(PUSHED, batch) }),
+      ...(RUNS[run].batch === 'drawn' && { batch }),
+      ...(RUNS[run].batch === 'pushed' && { batch: Math.min(PUSHED, batch) }),
     }
   }
-  const tricks: Partial<Record<Coached, DrawStep['run']>> = {
-    shortStrokes: 'shortStrokes',
-    masterAlone: 'shortStrokes',
-    withLine: 'shortStrokes',
-    withSlave: 'shortStrokes',
-    // What works out of the master overnight is less than ten short strokes bring.
-    wedged: 'shortStrokes',
-    tap: 'tap',
-    bottomed: 'bottom',
-  }
-  const run = tricks[method]
+  const run = isTrick(method) ? runOfTrick(method) : STAGES.has(method) ? 'shortStrokes' : null
   return run ? { run, cycles } : null
 }
+/** What works out of the master overnight is less than ten short strokes bring; a primed master has no run that is known. */
+const runOfTrick = (trick: Trick): DrawStep['run'] | null =>
+  (TRICK_ROWS[trick].run && (TRICK_ROWS[trick].drawsAs ?? TRICK_ROWS[trick].run)?.id) as
+    DrawStep['run'] | null
 
 const NOTHING: Draws = { low: 0, middle: 0, high: 0 }
 /** ml of a part where no model knows: as much as it can draw. */
 function mostOf({ method }: Bare, stroke: number, usable: number): Draws {
-  if (isMethod(method)) return mostDrawn(method as Method, stroke, usable)
-  if (method === 'masterPrimed') return mostDrawn('openPush', stroke, usable)
+  if (isMethod(method)) return mostDrawn(method, stroke, usable)
+  if (isTrick(method) && TRICK_ROWS[method].drawsAs?.id === 'openPush')
+    return mostDrawn('openPush', stroke, usable)
   return movesOf(method).cycle.some(({ draws }) => draws)
     ? { low: 0, middle: 0, high: 2 * stroke }
     : NOTHING
@@ -143,7 +148,7 @@ export function coachPlan(
     const own = known?.[i]
     const draws = own ? own.draws : [mostOf(bare, stroke, usable)]
     const fill = bare.phase === 'fill' && own?.fluidBy ? { fluidBy: own.fluidBy } : {}
-    return bare.method === 'gravity'
+    return isMethod(bare.method) && METHOD_ROWS[bare.method].draws === 'minute'
       ? { ...bare, ...timed(draws, usable), ...fill }
       : { ...bare, draws, ...fill }
   })

@@ -1,37 +1,5 @@
 import type { PutOnItem, RemovedItem } from '../plan'
-import { bleeder, pedal, type Move } from './move'
-
-/** What a bleed puts on the vehicle, takes off it or makes ready, and what undoes that again. */
-export const THINGS = [
-  'capOff',
-  'marked',
-  'lowered',
-  'purged',
-  'hose',
-  'valveHose',
-  'pumpHose',
-  'injector',
-  'pressureCap',
-  'vacuumCap',
-  'pressure',
-  'vacuum',
-  'cover',
-  'screwLoose',
-  'unionLoose',
-  'slaveOff',
-  'slaveClamp',
-  'bar',
-  'wedge',
-  'tag',
-  'tilt',
-  'hung',
-  'vice',
-  'levelled',
-  'hands',
-  'loop',
-  'plug',
-] as const
-export type Thing = (typeof THINGS)[number]
+import { bleeder, pedal, type Move, type Thing } from '../bleed/methods'
 
 interface ThingRow {
   /** How it is called on, where it is made ready by itself and not by a move of a method. */

@@ -1,8 +1,8 @@
 import type { BleedCycle, BleedSign } from '../entries'
 import { callNow, isOtherCall, isStopped, moveOf, putRight, settled } from './call'
 import { drawsAt, toTheMark } from './fluid'
-import { type Move, type Role } from './move'
-import { isMethod, isTrick, METHOD_MOVES, movesOf } from './moves'
+import type { Move, Role } from '../bleed/methods'
+import { isMethod, isTrick, movesOf } from './moves'
 import { drawnFrom, full, KEPT, toppedUp, widened, type Level } from './reservoir'
 import {
   COUNTED,
@@ -37,7 +37,7 @@ function payloadOf(
 ): BleedCycle {
   const { method, phase, pumps, seconds } = plan.parts[part]!
   if (!isMethod(method)) throw new Error(`${method} has no cycles that are filed`)
-  const strokes = METHOD_MOVES[method].cycle.reduce(
+  const strokes = movesOf(method).cycle.reduce(
     (sum, { call, times = 1 }) =>
       sum +
       // Until it is firm, or for so many seconds: nobody counted them.

@@ -1,5 +1,5 @@
 import type { ProofStage } from '../circuit'
-import { bleeder, moves, pedal, type MethodMoves } from './move'
+import { bleeder, moves, pedal, type MethodMoves } from '../bleed/methods'
 
 export const WORKS = ['masterAlone', 'withLine', 'withSlave', 'endFill', 'putAway'] as const
 /** Work that belongs to a bleed and is no cycle of it: the proof in stages, the last fill, what is put away after the bench. */

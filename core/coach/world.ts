@@ -1,6 +1,6 @@
-import { type HeldBy, type Move, type MethodMoves } from './move'
+import type { HeldBy, MethodMoves, Move, Thing } from '../bleed/methods'
 import { movesOf, type Coached } from './moves'
-import { THING_ROWS, type Thing } from './things'
+import { THING_ROWS } from './things'
 
 /**
  * What really stands in the workshop, as far as answers tell: the screw, the pedal, and what is on the vehicle. Only a move that was

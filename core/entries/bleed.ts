@@ -1,84 +1,42 @@
+import {
+  isMethodId,
+  KIT,
+  METHOD_ROWS,
+  METHODS,
+  TRICK_ROWS,
+  TRICKS,
+  type KitItem,
+  type Method,
+  type Trick,
+} from '../bleed/methods'
 import { PROOF_STAGES, type ProofStage } from '../circuit'
 import type { Held } from './held'
 import {
   BLEED_PHASE_WORDS,
   BLEED_SIGN_WORDS,
   CAME_OUT_WORDS,
-  METHOD_WORDS,
   PEDAL_SAYS_WORDS,
   PROOF_STAGE_WORDS,
-  TRICK_WORDS,
 } from '../words'
 import { namesOf, type EntryKind } from './kind'
+
+export { KIT, METHODS, TRICKS, type KitItem, type Method, type Trick }
+export { WITHOUT_STROKES } from '../bleed/methods'
 
 export const CAME_OUT = ['nothing', 'foam', 'large', 'few', 'clear'] as const
 /** What came out of the bleeder: nothing, foam, large bubbles, few, clear. */
 export type CameOut = (typeof CAME_OUT)[number]
 
-export const METHODS = [
-  'openPush',
-  'pumpHold',
-  'prop',
-  'submerged',
-  'checkValve',
-  'gravity',
-  'pressure',
-  'vacuum',
-  'inject',
-  'hang',
-  'reservoirVacuum',
-  'slaveStrokes',
-  'crackedUnion',
-  'benchLoop',
-] as const
-export type Method = (typeof METHODS)[number]
-/** Methods in which nobody strokes the pedal: their cycles are counted by time and bottle. */
-export const WITHOUT_STROKES: ReadonlySet<Method> = new Set([
-  'gravity',
-  'pressure',
-  'vacuum',
-  'inject',
-  'reservoirVacuum',
-])
-/** Methods whose fluid goes round and comes back: their strokes take nothing out of the reservoir. */
-const GOES_ROUND: ReadonlySet<Method> = new Set(['slaveStrokes', 'benchLoop'])
-
 /** A bleed has up to three parts: a dry circuit is filled, air is flushed out, and the rest is finished off. */
 export const BLEED_PHASES = ['fill', 'flush', 'finish'] as const
 export type BleedPhase = (typeof BLEED_PHASES)[number]
 
-/** What is done to reach air that no cycle reaches. */
-export const TRICKS = [
-  'shortStrokes',
-  'tap',
-  'noseUp',
-  'noseDown',
-  'turned',
-  'bottomed',
-  'wedged',
-  'slavePrimed',
-  'masterPrimed',
-] as const
-export type Trick = (typeof TRICKS)[number]
 export const BLEED_SIGNS = ['hoseOff', 'threadWet', 'bubblesHeard'] as const
 /** What went with a cycle besides what came out: the hose off the screw, fluid at the screw’s thread, bubbles heard. */
 export type BleedSign = (typeof BLEED_SIGNS)[number]
 /** What whoever sits at the pedal says of it. */
 export const PEDAL_SAYS = ['firmer', 'toFloor', 'stuck', 'easy', 'free'] as const
 export type PedalSays = (typeof PEDAL_SAYS)[number]
-
-/** What there is to bleed with. */
-export const KIT = [
-  'pump',
-  'vacuumPump',
-  'pressureCap',
-  'injector',
-  'checkValveHose',
-  'hose',
-  'prop',
-  'wedge',
-] as const
-export type KitItem = (typeof KIT)[number]
 
 export interface BleedCycle {
   method: Method
@@ -201,7 +159,9 @@ export const BLEED_KINDS: Kinds = {
       const { method, strokes, cameOut, bottle = 0 } = held.payload
       bleed.cycles.push(held)
       bleed.strokes += strokes ?? 0
-      if (!GOES_ROUND.has(method)) bleed.strokesSinceTopUp += strokes ?? 0
+      // What goes round and comes back takes nothing out of the reservoir.
+      const { draws } = METHOD_ROWS[method]
+      if (draws !== 'sentBack' && draws !== 'nothing') bleed.strokesSinceTopUp += strokes ?? 0
       bleed.bottleSinceTopUp += bottle
       if (strokes === undefined) bleed.bottleWithoutStrokes += bottle
       if (cameOut !== 'notSeen') bleed.clearInRow = cameOut === 'clear' ? bleed.clearInRow + 1 : 0
@@ -210,7 +170,7 @@ export const BLEED_KINDS: Kinds = {
       [
         ...(phase ? [BLEED_PHASE_WORDS[phase]] : []),
         strokes === undefined
-          ? METHOD_WORDS[method].name
+          ? METHOD_ROWS[method].name
           : `${strokes} ${strokes === 1 ? 'stroke' : 'strokes'}`,
         cameOut === 'notSeen' ? 'not seen what came' : CAME_OUT_WORDS[cameOut].toLowerCase(),
         ...(colour ? [colour] : []),
@@ -239,7 +199,7 @@ export const BLEED_KINDS: Kinds = {
     },
     tell: ({ trick, degrees, minutes }) =>
       [
-        TRICK_WORDS[trick],
+        TRICK_ROWS[trick].name,
         ...(degrees === undefined ? [] : [`${degrees}°`]),
         ...(minutes === undefined ? [] : [`${minutes} min`]),
       ].join(', '),
@@ -268,10 +228,8 @@ export const BLEED_KINDS: Kinds = {
         ...(steps?.length
           ? [
               steps
-                .map(({ method }) =>
-                  method in METHOD_WORDS
-                    ? METHOD_WORDS[method as Method].name
-                    : TRICK_WORDS[method as Trick],
+                .map(
+                  ({ method }) => (isMethodId(method) ? METHOD_ROWS[method] : TRICK_ROWS[method]).name,
                 )
                 .join(', then '),
             ]

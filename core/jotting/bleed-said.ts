@@ -1,4 +1,5 @@
-import type { BleedPhase, CameOut, Method, PedalSays, Trick } from '../entries'
+import { METHOD_ROWS, METHODS, TRICK_ROWS, TRICKS, type Method } from '../bleed/methods'
+import type { BleedPhase, CameOut, PedalSays } from '../entries'
 import { stored } from '../quantity'
 import { coachSaid, signsSaid } from './coach-said'
 import type { LineContext, Statement } from './statement'
@@ -31,46 +32,22 @@ function pedalSaid(line: string, { phase, units }: LineContext): Statement | nul
   }
 }
 
-const DEGREES = `(?: by)?(?: ${NUMBER} ?(?:°|deg(?:rees?)?)?)?`
-const TRICKS: readonly (readonly [Trick, RegExp])[] = [
-  [
-    'shortStrokes',
-    one('(?:(?:ten|10|twenty|20) )?short strokes(?: at the master)?(?:,? (?:with the )?cap off)?'),
-  ],
-  [
-    'tap',
-    one('(?:line|pipe) tapped|tapped (?:along |down )?(?:the )?(?:line|pipe)(?: along its way)?'),
-  ],
-  ['noseUp', one(`nose up${DEGREES}|front (?:lifted|up)${DEGREES}`)],
-  ['noseDown', one(`nose down${DEGREES}|(?:back|rear) (?:lifted|up)${DEGREES}`)],
-  [
-    'turned',
-    one('turned the slave|slave turned(?:,? (?:with )?(?:bleed )?screw (?:on top|uppermost|up))?'),
-  ],
-  [
-    'bottomed',
-    one(
-      'bottomed the slave|slave bottomed|slave pushed home(?:,? (?:with )?(?:the )?(?:bleed )?screw open)?',
-    ),
-  ],
-  [
-    'wedged',
-    one(`(?:pedal )?wedged(?: down)?(?: overnight)?(?: for ${NUMBER} ?(h|hours?|min(?:utes)?))?`),
-  ],
-]
+const TRICK_WAYS = TRICKS.map((id) => ({ id, ...TRICK_ROWS[id].said })).map(({ way, ...row }) => ({
+  ...row,
+  way: one(way),
+}))
 function trickSaid(line: string): Statement | null {
-  for (const [trick, way] of TRICKS) {
+  for (const { id: trick, way, figure: kind } of TRICK_WAYS) {
     const found = way.exec(line)
     if (!found) continue
     const [number, unit] = found.slice(1).filter((part) => part !== undefined)
     const value = number === undefined ? null : figure(number)
-    const isNose = trick === 'noseUp' || trick === 'noseDown'
     return {
       kind: 'trick',
       payload: {
         trick,
-        ...(isNose && value !== null && { degrees: value }),
-        ...(trick === 'wedged' &&
+        ...(kind === 'degrees' && value !== null && { degrees: value }),
+        ...(kind === 'duration' &&
           value !== null && { minutes: unit?.startsWith('h') ? 60 * value : value }),
       },
     }
@@ -78,20 +55,11 @@ function trickSaid(line: string): Statement | null {
   return null
 }
 
-const METHOD_WAYS: readonly (readonly [Method, string])[] = [
-  ['reservoirVacuum', 'vacuum at the (?:reservoir|cap)|reservoir vacuum'],
-  ['vacuum', 'vacuum(?: at the (?:bleeder|screw))?'],
-  ['pressure', 'pressure(?: at the (?:reservoir|cap))?'],
-  ['gravity', 'gravity'],
-  ['inject', 'injected|from the bleeder up|reverse'],
-  ['slaveStrokes', 'slave strokes(?: in place)?'],
-  ['crackedUnion', '(?:at (?:the|a) )?cracked union'],
-  ['benchLoop', 'bench loop|on the bench, looped'],
-  ['pumpHold', 'pump(?:ed)? and h(?:old|eld)'],
-  ['prop', 'pedal propped'],
-  ['submerged', 'hose under(?: fluid)?'],
-  ['checkValve', 'check[- ]valve(?: hose)?'],
-]
+/** Where one is the beginning of another, the one that takes more of the line. */
+const METHOD_WAYS = METHODS.flatMap((id) => {
+  const { said } = METHOD_ROWS[id]
+  return said === null ? [] : [{ id, way: said }]
+})
 const CAME: readonly (readonly [CameOut | 'notSeen', string])[] = [
   ['nothing', 'nothing(?: came)?'],
   ['foam', 'foam'],
@@ -112,9 +80,10 @@ function cycleSaid(line: string, { units }: LineContext): Statement | null {
   let strokes: number | undefined
   let seconds: number | undefined
   let method: Method | undefined
+  const atFront = (way: string) => new RegExp(`^(?:${way})(?=$|[\\s,:;])${SEP}`, 'i').exec(rest)
   /** Takes a part off the front, where it stands there. */
   const take = (way: string): RegExpExecArray | null => {
-    const found = new RegExp(`^${way}(?=$|[\\s,:;])${SEP}`, 'i').exec(rest)
+    const found = atFront(way)
     if (found) rest = rest.slice(found[0].length)
     return found
   }
@@ -128,7 +97,15 @@ function cycleSaid(line: string, { units }: LineContext): Statement | null {
     rest = rest.slice(before[0].length)
   }
   takeCount()
-  for (const [id, way] of METHOD_WAYS) if (!method && take(`(?:${way})`)) method = id
+  const ways = METHOD_WAYS.map(({ id, way }) => ({ id, found: atFront(way) }))
+  const longest = ways.reduce<(typeof ways)[number] | null>(
+    (most, one) => ((one.found?.[0].length ?? 0) > (most?.found?.[0].length ?? 0) ? one : most),
+    null,
+  )
+  if (longest?.found) {
+    method = longest.id
+    rest = rest.slice(longest.found[0].length)
+  }
   takeCount()
   const time = take(`(?:for )?${NUMBER} ?(s|sec(?:onds)?|min(?:utes)?)`)
   if (time) seconds = figure(time[1]!) * (time[2]!.toLowerCase().startsWith('s') ? 1 : 60)

@@ -1,5 +1,5 @@
 import type { ProofStage } from '../circuit'
-import type { BleedSign, Trick } from '../entries'
+import type { BleedSign } from '../entries'
 import { stored } from '../quantity'
 import type { LineContext, Statement } from './statement'
 
@@ -28,16 +28,6 @@ function stageSaid(line: string, { units }: LineContext): Statement | null {
   }
   return null
 }
-
-const PRIMED: readonly (readonly [Trick, RegExp])[] = [
-  ['slavePrimed', one('(?:new )?slave primed|primed the (?:new )?slave')],
-  [
-    'masterPrimed',
-    one(
-      '(?:(?:new )?master primed|primed the (?:new )?master)(?: at (?:the|its) cracked (?:outlet|union))?',
-    ),
-  ],
-]
 
 const PLACE = '(?:licensed )?(?:collection|disposal|waste)'
 const VOLUME = `${NUMBER} ?(ml|l|fl oz)`
@@ -79,7 +69,5 @@ export function signsSaid(line: string): { rest: string; signs: BleedSign[] } {
 }
 
 export function coachSaid(line: string, context: LineContext): Statement | null {
-  const primed = PRIMED.find(([, way]) => way.test(line))?.[0]
-  if (primed) return { kind: 'trick', payload: { trick: primed } }
   return stageSaid(line, context) ?? disposedSaid(line)
 }

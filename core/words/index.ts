@@ -1,4 +1,3 @@
-import type { BleedRun } from '../bleed'
 import type { ProofStage } from '../circuit'
 import type { First, Scope, Way } from '../diagnosis'
 import type { JointPlace } from '../installation'
@@ -11,12 +10,10 @@ import type {
   Grade,
   JobKind,
   KitItem,
-  Method,
   Outcome,
   PedalSays,
   RuleName,
   Stage,
-  Trick,
 } from '../journal'
 
 export { chanceWords } from './chance'
@@ -35,7 +32,6 @@ export {
   SENTENCES,
   SIGN_SAYS,
   STATE_WORDS,
-  TRICK_CAUTIONS,
   UNUSUAL_WORDS,
   WORK_WORDS,
   type Said,
@@ -74,83 +70,10 @@ export const CAME_OUT_WORDS: Record<CameOut, string> = {
   few: 'Few bubbles',
   clear: 'Clear',
 }
-export const METHOD_WORDS: Record<Method, { name: string; cycle: string }> = {
-  openPush: {
-    name: 'Open, down, close, up',
-    cycle: 'One helper. Open, pedal down, close, and only then up.',
-  },
-  pumpHold: {
-    name: 'Pump, hold, open, close',
-    cycle: 'One helper. Pump, hold; open and close before the pedal rises.',
-  },
-  prop: { name: 'Pedal propped down', cycle: 'Alone. Open, push and prop; close, then lift.' },
-  submerged: { name: 'Hose under fluid, left open', cycle: 'Alone. The hose end must stay under.' },
-  checkValve: { name: 'Check-valve hose', cycle: 'Alone. Watch the screw’s thread for leaks.' },
-  gravity: { name: 'Gravity', cycle: 'Alone and patient; a crest may keep its air.' },
-  pressure: {
-    name: 'Low pressure at the reservoir',
-    cycle: 'Start at 30 kPa; the maker of cap and vehicle sets the most.',
-  },
-  vacuum: {
-    name: 'Vacuum at the bleeder',
-    cycle: 'Alone. Bubbles that never stop may come past the thread.',
-  },
-  inject: { name: 'From the bleeder up', cycle: 'Empty the reservoir first, and purge the injector.' },
-  hang: {
-    name: 'Off the vehicle, hung in a line',
-    cycle: 'The whole circuit comes out; no crest is left.',
-  },
-  reservoirVacuum: {
-    name: 'Vacuum at the reservoir',
-    cycle: 'Alone. Draw, wait two minutes, let it back slowly; a few times.',
-  },
-  slaveStrokes: {
-    name: 'Slave strokes in place',
-    cycle: 'Slave off its bolts, port uppermost, cap off: rod in, wait, let it out slowly.',
-  },
-  crackedUnion: {
-    name: 'At a cracked union',
-    cycle: 'One helper. Crack the union at the slave, push, nip it up, and only then lift.',
-  },
-  benchLoop: {
-    name: 'Master on the bench, hose looped',
-    cycle: 'Short slow strokes, both ends of the loop under fluid.',
-  },
-}
-/** A method as a sequence names it. */
-export const RUN_WORDS: Record<BleedRun, string> = {
-  openPush: 'Open, down, close, up',
-  pumpHold: 'Pump, hold, open, close',
-  prop: 'Pedal propped down',
-  checkValve: 'Check-valve hose',
-  submerged: 'Hose under fluid, left open',
-  gravity: 'Gravity',
-  pressure: 'Pressure at the reservoir',
-  vacuum: 'Vacuum at the bleeder',
-  inject: 'From the bleeder up',
-  dryVacuum: 'Vacuum at the reservoir',
-  hang: 'Off the vehicle, hung in a line',
-  slavePush: 'Slave strokes in place',
-  shortStrokes: 'Ten short strokes',
-  bottom: 'Slave pushed home, screw open',
-  tap: 'Line tapped',
-  overnight: 'Pedal wedged down overnight',
-}
 export const BLEED_PHASE_WORDS: Record<BleedPhase, string> = {
   fill: 'Fill',
   flush: 'Flush',
   finish: 'Finish',
-}
-export const TRICK_WORDS: Record<Trick, string> = {
-  shortStrokes: 'Ten short strokes, cap off',
-  tap: 'Line tapped along its way',
-  noseUp: 'Nose of the vehicle up',
-  noseDown: 'Nose of the vehicle down',
-  turned: 'Slave turned, bleed screw uppermost',
-  bottomed: 'Slave pushed home, screw open',
-  wedged: 'Pedal wedged down',
-  slavePrimed: 'Slave primed: rod in, filled, let out slowly',
-  masterPrimed: 'Master primed at its cracked outlet',
 }
 export const BLEED_SIGN_WORDS: Record<BleedSign, string> = {
   hoseOff: 'Hose off',

@@ -40,6 +40,10 @@ describe('the arrows between folders', () => {
     ],
     ['app/composables/planted.ts', `import { x } from '~~/server/services/jobs'\nexport const y = x\n`],
     ['app/composables/planted.ts', `import { x } from '~~/core/circuit/solve'\nexport const y = x\n`],
+    ['server/services/planted.ts', `import { x } from '../../bench/lists'\nexport const y = x\n`],
+    ['app/composables/planted.ts', `import { x } from '~~/bench/lists'\nexport const y = x\n`],
+    ['scripts/planted.ts', `import { x } from '../bench/lists'\nexport const y = x\n`],
+    ['core/words/coach/planted.ts', `import { x } from '../../bleed/rank'\nexport const y = x\n`],
   ])('%s may not: %s', async (file, code) => {
     expect(await refused(code, file)).toContain('no-restricted-imports')
   })
@@ -49,6 +53,7 @@ describe('the arrows between folders', () => {
     ['server/services/planted.ts', `import { x } from '../../contract'\nexport const y = x\n`],
     ['contract/planted.ts', `import { x } from '../core/journal'\nexport const y = x\n`],
     ['core/circuit/planted.ts', `import { x } from '../run'\nexport const y = x\n`],
+    ['core/entries/planted.ts', `import { x } from '../bleed/methods'\nexport const y = x\n`],
     ['core/journal/planted.ts', `import { x } from 'fastest-levenshtein'\nexport const y = x\n`],
   ])('%s may: %s', async (file, code) => {
     expect(await refused(code, file)).toEqual([])

@@ -3,21 +3,20 @@ import { coachedWords } from '../../app/stages/bleed/coach/coached'
 import {
   callNow,
   isMethod,
-  METHOD_MOVES,
   movesOf,
   partsOf,
   startCoach,
   touched,
-  TRICK_MOVES,
   WORKS,
   type Coached,
   type CoachState,
   type World,
 } from '../../core/coach'
+import { METHODS, TRICKS } from '../../core/journal'
 import { planTried } from '../../core/coach/plan-tried'
 import { CALL_WORDS, pumpWords, RIGHT_SENTENCES, sentenceOf } from '../../core/words'
 
-const ALL = [...Object.keys(METHOD_MOVES), ...Object.keys(TRICK_MOVES)] as Coached[]
+const ALL = [...METHODS, ...TRICKS] as Coached[]
 const screwWords = ({ screw, screwSure }: World) => (screwSure ? screw : 'unknown')
 const pedalWords = ({ pedal, pedalSure, heldBy }: World) =>
   !pedalSure ? 'unknown' : pedal === 'up' ? 'up' : `down, ${heldBy}`

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { TRICK_ROWS } from '~~/core/bleed'
 import { PEDAL_SAYS, TRICKS, type PedalSays, type Trick } from '~~/core/journal'
 
 /** Between cycles: what the pedal says, and tricks for air that no cycle reaches, each with its caution. */
@@ -14,7 +15,7 @@ const freeProblem = computed(() =>
     ? `Free travel: ${boundsIn(BOUNDS, 'mm')}`
     : '',
 )
-const isNose = computed(() => trick.value === 'noseUp' || trick.value === 'noseDown')
+const figure = computed(() => trick.value && TRICK_ROWS[trick.value].said.figure)
 async function says(one: PedalSays) {
   if (freeProblem.value) return
   const mm = one === 'free' ? typedValue(free.value, 'mm') : null
@@ -26,8 +27,8 @@ async function done() {
   const long = Number(minutes.value)
   const payload = {
     trick: trick.value,
-    ...(isNose.value && tilt >= 0 && tilt <= 45 && { degrees: tilt }),
-    ...(trick.value === 'wedged' && minutes.value.trim() && long > 0 && { minutes: long }),
+    ...(figure.value === 'degrees' && tilt >= 0 && tilt <= 45 && { degrees: tilt }),
+    ...(figure.value === 'duration' && minutes.value.trim() && long > 0 && { minutes: long }),
   }
   if (await file('trick', payload)) trick.value = null
 }
@@ -67,22 +68,26 @@ async function done() {
           :class="trick === one ? 'border-ink! bg-ink text-ground' : ''"
           @click="trick = trick === one ? null : one"
         >
-          {{ TRICK_WORDS[one] }}
+          {{ TRICK_ROWS[one].name }}
         </button>
       </div>
       <form v-if="trick" class="mt-2 flex flex-wrap items-center gap-3" @submit.prevent="done">
-        <p v-if="TRICK_CAUTIONS[trick]" class="basis-full border-l-4 border-amber pl-3" data-caution>
-          {{ TRICK_CAUTIONS[trick] }} The maker’s data comes first.
+        <p
+          v-if="TRICK_ROWS[trick].caution"
+          class="basis-full border-l-4 border-amber pl-3"
+          data-caution
+        >
+          {{ TRICK_ROWS[trick].caution }} The maker’s data comes first.
         </p>
-        <label v-if="isNose" class="flex items-center gap-2"
+        <label v-if="figure === 'degrees'" class="flex items-center gap-2"
           ><input v-model="degrees" class="field w-16" inputmode="decimal" autocomplete="off" />
           degrees</label
         >
-        <label v-if="trick === 'wedged'" class="flex items-center gap-2"
+        <label v-if="figure === 'duration'" class="flex items-center gap-2"
           ><input v-model="minutes" class="field w-20" inputmode="decimal" autocomplete="off" />
           minutes</label
         >
-        <button class="act">Done: {{ TRICK_WORDS[trick].toLowerCase() }}</button>
+        <button class="act">Done: {{ TRICK_ROWS[trick].name.toLowerCase() }}</button>
       </form>
     </details>
   </section>

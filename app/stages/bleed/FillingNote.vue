@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { FLUIDS } from '~~/core/fluid'
-import { fillingOf, type RankedEntry } from '~~/core/bleed'
+import { fillingOf, type RankedEntry, RUNS } from '~~/core/bleed'
 
 /** Filling a dry circuit is a phase of its own: with what, how much, when to stop, and what looks wrong and is not. */
 const props = defineProps<{ entry: RankedEntry }>()
@@ -15,7 +15,7 @@ const filling = computed(() => fillingOf(props.entry, formatNow()))
   <section class="mb-4" aria-label="Fill it first" data-filling>
     <h2 class="place-name">Fill it first</h2>
     <p class="text-[1.05rem]">
-      {{ RUN_WORDS[filling.method] }}, about {{ withUnits(filling.fluid.high, 'mm³', 0) }} of
+      {{ RUNS[filling.method].words }}, about {{ withUnits(filling.fluid.high, 'mm³', 0) }} of
       {{ fluid }} for all of it, fresh from a sealed container, as the maker names it.
       {{ filling.stop }}
     </p>

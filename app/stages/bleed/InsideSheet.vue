@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Pause, Play, SkipBack, SkipForward } from '~/icons'
 import { useElementSize, useEventListener, useRafFn, useThrottleFn } from '@vueuse/core'
-import { sequenceWords, type Film, type RankedEntry } from '~~/core/bleed'
+import { sequenceWords, type Film, type RankedEntry, RUNS } from '~~/core/bleed'
 import { CHANGE_WORDS } from './way-words'
 import {
   captionOf,
@@ -257,7 +257,7 @@ const ml = (value: number) => withUnits(1000 * value, 'mm³')
       <template v-else-if="frame"
         ><strong class="min-w-80">{{ caption }}</strong>
         <span class="text-soft"
-          >{{ RUN_WORDS[frame.method] }}, cycle {{ frame.cycle }}, {{ told.toFixed(0) }} s of
+          >{{ RUNS[frame.method].words }}, cycle {{ frame.cycle }}, {{ told.toFixed(0) }} s of
           {{ end.toFixed(0) }}</span
         ></template
       >
@@ -347,7 +347,7 @@ const ml = (value: number) => withUnits(1000 * value, 'mm³')
         <tbody>
           <tr v-for="one in table" :key="one.cycle" class="border-b border-hairline">
             <th scope="row" class="text-left font-normal">
-              {{ one.cycle }}, {{ RUN_WORDS[one.method].toLowerCase() }}
+              {{ one.cycle }}, {{ RUNS[one.method].words.toLowerCase() }}
             </th>
             <td>{{ ml(one.air.line) }}</td>
             <td>{{ ml(one.air.slave) }}</td>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { WORKSHOP_VOLUME } from '~~/core/quantity'
-import { drewBy } from '~~/core/bleed'
+import { drewBy, METHOD_ROWS, type MethodRow } from '~~/core/bleed'
 import { strokeVolume } from '~~/core/circuit'
 import { leftIn, levelOfLog } from '~~/core/coach'
 import {
@@ -46,14 +46,18 @@ const tank = computed(() => {
   const cycles = one.high > 0 ? Math.floor(low / one.high) : null
   return { low, middle, usable, cycles, share: usable > 0 ? low / usable : 0 }
 })
-const CYCLE_WORDS: Partial<Record<Method, string>> = { pumpHold: 'openings', gravity: 'minutes' }
+const CYCLE_WORDS: Partial<Record<MethodRow['draws'], string>> = {
+  opening: 'openings',
+  minute: 'minutes',
+}
 const leftWords = computed(() => {
   const now = tank.value
   if (!now) return ''
   const { method, strokes } = setting.value
   if (now.cycles === null) return withUnits(1000 * now.low, 'mm³', 0)
-  if (strokeless.value && method !== 'gravity') return withUnits(1000 * now.low, 'mm³', 0)
-  const what = CYCLE_WORDS[method] ?? 'strokes'
+  const { draws } = METHOD_ROWS[method]
+  if (strokeless.value && draws !== 'minute') return withUnits(1000 * now.low, 'mm³', 0)
+  const what = CYCLE_WORDS[draws] ?? 'strokes'
   return `${now.cycles * (what === 'strokes' ? strokes : 1)} ${what}`
 })
 const isLow = computed(() => tank.value !== null && tank.value.cycles === 0)
@@ -129,7 +133,7 @@ const step = (by: number) => {
             "
           >
             <option v-for="method in METHODS" :key="method" :value="method">
-              {{ METHOD_WORDS[method].name }}
+              {{ METHOD_ROWS[method].name }}
             </option>
           </select>
         </label>
@@ -146,7 +150,7 @@ const step = (by: number) => {
           </span>
         </div>
       </div>
-      <p class="mt-1 text-[0.95rem] text-soft">{{ METHOD_WORDS[setting.method].cycle }}</p>
+      <p class="mt-1 text-[0.95rem] text-soft">{{ METHOD_ROWS[setting.method].hint }}</p>
       <div role="group" aria-label="Part of the bleed" class="mt-2 flex flex-wrap gap-2">
         <OnOff
           v-for="one in BLEED_PHASES"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { RUNS } from '~~/core/bleed'
 /** What this shop's own bleeds say, counted, and that the ranking takes it in. */
 const learnt = useBleedLearntStore()
 const ROUTING_WORDS = { crest: 'over a crest', falls: 'falling' } as const
@@ -23,7 +24,7 @@ const ROUTING_WORDS = { crest: 'over a crest', falls: 'falling' } as const
           class="border-b border-hairline"
         >
           <th scope="row" class="text-left font-normal">
-            {{ RUN_WORDS[one.method] }}, {{ ROUTING_WORDS[one.routing] }}
+            {{ RUNS[one.method].words }}, {{ ROUTING_WORDS[one.routing] }}
           </th>
           <td class="text-right">{{ one.bleeds }}</td>
           <td class="text-right">{{ one.cycles }}</td>

@@ -1,6 +1,6 @@
-import type { BleedChange } from '~~/core/bleed'
+import { type BleedChange, METHOD_ROWS, TRICK_ROWS } from '~~/core/bleed'
+import { isMethod } from '~~/core/coach'
 import type { Method, Trick } from '~~/core/journal'
-import { METHOD_WORDS, TRICK_WORDS } from '~~/core/words'
 
 /** What may be moved, turned or lifted first: its name, and how. */
 export const CHANGE_WORDS: Record<BleedChange, { name: string; how: string }> = {
@@ -21,7 +21,7 @@ export const CHANGE_WORDS: Record<BleedChange, { name: string; how: string }> = 
   noseDown: { name: 'nose 10° down', how: 'On ramps, wheels chocked. It serves the master.' },
 }
 export const stepWords = (method: Method | Trick): string =>
-  method in METHOD_WORDS ? METHOD_WORDS[method as Method].name : TRICK_WORDS[method as Trick]
+  isMethod(method) ? METHOD_ROWS[method].name : TRICK_ROWS[method].name
 
 /** Constants that a place in a ranking may hang on, as one would say them. */
 export const CONSTANT_WORDS: Record<string, string> = {

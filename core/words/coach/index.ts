@@ -1,5 +1,5 @@
 import type { CannotBe, Role, Unusual, Work } from '../../coach'
-import type { BleedSign, Trick } from '../../journal'
+import type { BleedSign } from '../../journal'
 
 export { CALL_WORDS, STATE_WORDS } from './calls'
 export { pumpWords, sentenceOf, standsOf, USUAL_PUMPS, type Said, type SentenceAsked } from './said'
@@ -47,16 +47,4 @@ export const SIGN_SAYS: Record<BleedSign, string> = {
     'Opened too far: fluid passes the thread, and air can come in there. A quarter turn is enough; wipe the screw and go on.',
   bubblesHeard:
     'In the reservoir: air is leaving by the port, leave it time between strokes. At the slave or a union: air is being drawn in, look for wet there before you bleed on.',
-}
-/** Cautions of tricks; the maker’s data comes before them. */
-export const TRICK_CAUTIONS: Partial<Record<Trick, string>> = {
-  noseUp: 'Stands on firm ground, wheels chocked; nobody under a vehicle on a jack alone.',
-  noseDown: 'Stands on firm ground, wheels chocked; nobody under a vehicle on a jack alone.',
-  turned: 'Loosen nothing under pressure. Tag the pedal: nobody presses it while the slave is free.',
-  bottomed:
-    'Tag the pedal, open the screw, press the piston home with a clamp, shut the screw, clamp off. Never by hand with a foot on the pedal.',
-  wedged: 'Tag the pedal. The cap stays on, and the floor dry.',
-  shortStrokes: 'Level, or nose down. Cap off, eyes away from the reservoir: it spits.',
-  slavePrimed: 'Rag under it; eyes away from the port while the rod goes in.',
-  masterPrimed: 'Rag round the union, eyes away: it spits when fluid comes.',
 }

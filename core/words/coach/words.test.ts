@@ -2,20 +2,19 @@ import { describe, expect, it } from 'vitest'
 import {
   CALLS,
   isTrick,
-  METHOD_MOVES,
   movesOf,
   stoodBefore,
   THING_ROWS,
   THINGS,
-  TRICK_MOVES,
   WORKS,
   type Coached,
   type Stretch,
 } from '../../coach'
+import { METHODS, TRICKS } from '../../journal'
 import { CALL_WORDS, RIGHT_SENTENCES, SENTENCES, STATE_WORDS, THING_SENTENCES } from '.'
 import { sounds } from './sounds.json'
 
-const ALL = [...Object.keys(METHOD_MOVES), ...Object.keys(TRICK_MOVES), ...WORKS] as Coached[]
+const ALL = [...METHODS, ...TRICKS, ...WORKS] as Coached[]
 const STRETCHES = ['before', 'cycle', 'after'] as const
 
 describe('words that are shouted', () => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { METHOD_ROWS } from '~~/core/bleed'
 import { useStorage } from '@vueuse/core'
 import {
   canBeCalled,
@@ -215,7 +216,7 @@ function join(at: Role) {
             leave out
           </button>
           <PumpChoice
-            v-if="one.method === 'pumpHold'"
+            v-if="isMethod(one.method) && METHOD_ROWS[one.method].draws === 'opening'"
             :pumps="one.pumps"
             @choose="(pumps: PlannedStep['pumps']) => change(i, { pumps })"
           />

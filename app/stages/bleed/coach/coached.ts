@@ -1,14 +1,15 @@
-import { METHODS, TRICKS } from '~~/core/journal'
+import { METHOD_ROWS, TRICK_ROWS } from '~~/core/bleed'
+import { METHODS, TRICKS, type Method, type Trick } from '~~/core/journal'
 import { isMethod, isTrick, type Coached, type Work } from '~~/core/coach'
-import { METHOD_WORDS, TRICK_WORDS, WORK_WORDS } from '~~/core/words'
+import { WORK_WORDS } from '~~/core/words'
 
 export const coachedWords = (one: Coached): string =>
-  isMethod(one) ? METHOD_WORDS[one].name : isTrick(one) ? TRICK_WORDS[one] : WORK_WORDS[one]
+  isMethod(one) ? METHOD_ROWS[one].name : isTrick(one) ? TRICK_ROWS[one].name : WORK_WORDS[one]
 
 /** Proof in stages: from the master outwards. */
 export const STAGED: readonly Work[] = ['masterAlone', 'withLine', 'withSlave']
-const ON_BENCH: ReadonlySet<Coached> = new Set(['benchLoop', 'slavePrimed', 'masterPrimed', 'hang'])
-const isOnBench = (one: Coached) => ON_BENCH.has(one)
+const isOnBench = (one: Method | Trick) =>
+  (isMethod(one) ? METHOD_ROWS[one] : TRICK_ROWS[one]).where !== 'vehicle'
 
 /** What can be coached, as it is chosen. */
 export const COACHED: readonly { name: string; of: readonly Coached[] }[] = [

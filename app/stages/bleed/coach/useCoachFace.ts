@@ -1,3 +1,4 @@
+import { TRICK_ROWS } from '~~/core/bleed'
 import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import {
@@ -19,7 +20,6 @@ import {
   sentenceOf,
   STATE_WORDS,
   STOPPED_FIRST,
-  TRICK_CAUTIONS,
   UNUSUAL_WORDS,
 } from '~~/core/words'
 import { useCoach, type Coach } from './useCoach'
@@ -161,7 +161,7 @@ export function useCoachFace(coach: Coach = useCoach()) {
         ? ' If it stays down, lift it by hand: while it is empty that is no fault.'
         : ''
     const caution = isTrick(on.method)
-      ? TRICK_CAUTIONS[on.method]
+      ? TRICK_ROWS[on.method].caution
       : STAGE_OF[on.method as Work]
         ? 'A plugged end holds the whole pressure: a light foot only.'
         : undefined

@@ -1,5 +1,5 @@
-import type { Coached } from '../../../coach'
-import type { Sentences } from './row'
+import type { Sentences } from '../../../bleed/methods'
+import type { Work } from '../../../coach'
 
 /** The proof in stages, the last fill, and what is put away. */
 export const OF_WORKS = {
@@ -75,4 +75,4 @@ export const OF_WORKS = {
       ],
     ],
   },
-} satisfies Partial<Record<Coached, Sentences>>
+} satisfies Record<Work, Sentences>

@@ -1,4 +1,4 @@
-import type { Thing } from './things'
+/** The pieces that a coached bleed is put together from: who is called to do what, and the sentences that go with it. */
 
 /** Who does a move: the one at the pedal, or the one at the bleed screw. Alone, one person is both. */
 export type Role = 'pedal' | 'bleeder'
@@ -57,6 +57,38 @@ export const CALLS = [
   'suspend',
 ] as const
 export type Call = (typeof CALLS)[number]
+
+/** What a bleed puts on the vehicle, takes off it or makes ready, and what undoes that again. */
+export const THINGS = [
+  'capOff',
+  'marked',
+  'lowered',
+  'purged',
+  'hose',
+  'valveHose',
+  'pumpHose',
+  'injector',
+  'pressureCap',
+  'vacuumCap',
+  'pressure',
+  'vacuum',
+  'cover',
+  'screwLoose',
+  'unionLoose',
+  'slaveOff',
+  'slaveClamp',
+  'bar',
+  'wedge',
+  'tag',
+  'tilt',
+  'hung',
+  'vice',
+  'levelled',
+  'hands',
+  'loop',
+  'plug',
+] as const
+export type Thing = (typeof THINGS)[number]
 
 /** What holds a pedal that is down; nobody, where it lies on the floor by itself. */
 export type HeldBy = 'foot' | 'bar' | 'wedge' | 'nobody'
@@ -128,3 +160,63 @@ export const moves = (
   ...more,
   cycle,
 })
+
+/** A call of a method: what whoever does it reads, and what the other one reads meanwhile. */
+export type Row = readonly [call: Call, does: string, other: string]
+export interface Sentences {
+  before?: readonly Row[]
+  cycle: readonly Row[]
+  after?: readonly Row[]
+}
+/** A move with its sentences: to whoever does it, and to the other one meanwhile. */
+export type Spoken = readonly [move: Move, does: string, other: string]
+/** What is called of a method, and what is said with it. */
+export interface Calls {
+  moves: MethodMoves
+  sentences: Sentences
+}
+const movesIn = (list: readonly Spoken[]) => list.map(([move]) => move)
+const said = (list: readonly Spoken[]) =>
+  list.map(([{ call }, does, other]): Row => [call, does, other])
+
+/** @param cycle what is called in every cycle; before the first and after the last comes with the rest */
+export function calls(
+  cycle: readonly Spoken[],
+  {
+    before = [],
+    after = [],
+    ...more
+  }: Partial<Omit<MethodMoves, 'cycle' | 'before' | 'after'>> & {
+    before?: readonly Spoken[]
+    after?: readonly Spoken[]
+  } = {},
+): Calls {
+  return {
+    moves: moves(movesIn(cycle), { ...more, before: movesIn(before), after: movesIn(after) }),
+    sentences: {
+      ...(before.length > 0 && { before: said(before) }),
+      cycle: said(cycle),
+      ...(after.length > 0 && { after: said(after) }),
+    },
+  }
+}
+
+// Moves that several methods share.
+export const OPEN = bleeder('open', { screw: 'open', puts: ['screwLoose'] })
+export const SHUT = bleeder('shut', { screw: 'shut' })
+export const LOOSEN = bleeder('loosen', { screw: 'open', puts: ['unionLoose'] })
+export const NIP = bleeder('nip', { screw: 'shut' })
+export const UP = pedal('up', { pedal: 'up' })
+/** What holds the pedal down is taken out with the foot on it: it stays down until it is called up. */
+export const REMOVE = pedal('remove', { pedal: 'down', takes: ['bar', 'wedge'] })
+export const STROKE = pedal('down', { pedal: 'down', draws: true })
+export const TAG = pedal('tag', { puts: ['tag'] })
+export const UNTAG = pedal('untag', { takes: ['tag'] })
+export const AT_SCREW = { valve: 'screw' } as const
+export const WITH_HOSE = { ...AT_SCREW, wants: ['marked', 'hose'] } as const
+/** The slave in the hand: its rod in, and let out slowly. */
+export const IN_HAND = {
+  in: bleeder('in'),
+  wait: bleeder('wait', { seconds: 5 }),
+  out: bleeder('out', { draws: true }),
+} as const

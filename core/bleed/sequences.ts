@@ -1,30 +1,10 @@
-import table from './means.json' with { type: 'json' }
-import type { KitItem } from '../entries'
-import type { BleedRun } from './methods'
-
-/** What a method takes beside strokes: judgement, a reason a row. */
-export interface Means {
-  method: BleedRun
-  people: number
-  tools: readonly KitItem[]
-  /** Minutes before its first cycle. */
-  setup: number
-  /** ml that it spills, about. */
-  spill: number
-  /** It needs a bleed screw. */
-  screw: boolean
-  /** False where it is not done on a reservoir that the brakes share, but on a named person's word. */
-  shared?: boolean
-  reason: string
-}
-export const MEANS = table as readonly Means[]
-export const meansOf = (method: BleedRun): Means => MEANS.find((one) => one.method === method)!
+import { BLEED_RUNS, needsOf, RUNS, type BleedRun, type KitItem } from './methods'
 
 /** Methods that end a bleed and begin none. */
-const FINISHERS: readonly BleedRun[] = ['shortStrokes', 'bottom', 'overnight', 'tap']
+const FINISHERS: readonly BleedRun[] = BLEED_RUNS.filter((run) => RUNS[run].finishes)
 /** Single methods, and sequences: filled or flushed by one, finished by another. */
 export const SEQUENCES: readonly (readonly BleedRun[])[] = [
-  ...MEANS.filter(({ method }) => !FINISHERS.includes(method)).map(({ method }) => [method]),
+  ...BLEED_RUNS.filter((run) => !RUNS[run].finishes).map((run) => [run]),
   ['vacuum', 'shortStrokes'],
   ['pressure', 'shortStrokes'],
   ['inject', 'shortStrokes'],
@@ -63,13 +43,13 @@ export function ruledOut(
   { steps, atUnion }: Sequence,
   of: { screw: boolean; shared: boolean; overridden: boolean; people: number; kit: readonly KitItem[] },
 ): RuledOut | null {
-  const means = steps.map(meansOf)
-  if (!of.screw && !atUnion && means.some(({ screw }) => screw)) return 'noBleedScrew'
-  // Slave strokes in place are for circuits that have no screw to open.
-  if (of.screw && steps.includes('slavePush')) return 'noTool'
-  if (of.shared && !of.overridden && means.some(({ shared }) => shared === false)) return 'shared'
+  const needs = steps.map(needsOf)
+  if (!of.screw && !atUnion && needs.some(({ screw }) => screw === true)) return 'noBleedScrew'
+  // Some are for circuits that have no screw to open.
+  if (of.screw && needs.some(({ screw }) => screw === 'none')) return 'noTool'
+  if (of.shared && !of.overridden && needs.some(({ shared }) => !shared)) return 'shared'
   // Fluid from a union goes into a rag: it takes no hose.
-  if (!atUnion && means.some(({ tools }) => tools.some((tool) => !of.kit.includes(tool))))
+  if (!atUnion && needs.some(({ tools }) => tools.some((tool) => !of.kit.includes(tool))))
     return 'noTool'
-  return means.some(({ people }) => people > of.people) ? 'noHelper' : null
+  return needs.some(({ people }) => people > of.people) ? 'noHelper' : null
 }

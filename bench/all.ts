@@ -2,18 +2,18 @@ import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { build } from 'esbuild'
-import { benchBrowser } from '../bench/browser'
-import { benchCoach } from '../bench/coach'
-import { print, type Row } from '../bench/measure'
-import { benchCrowd } from '../bench/crowd'
-import { benchHolds } from '../bench/holds'
-import { benchLists } from '../bench/lists'
-import { benchLive } from '../bench/live'
-import { benchLoop } from '../bench/loop'
-import { benchParts } from '../bench/parts'
-import { benchServer } from '../bench/server'
-import { ensureChromium } from './chromium'
-import { root } from './packages.mjs'
+import { benchBrowser } from './browser'
+import { benchCoach } from './coach'
+import { print, type Row } from './measure'
+import { benchCrowd } from './crowd'
+import { benchHolds } from './holds'
+import { benchLists } from './lists'
+import { benchLive } from './live'
+import { benchLoop } from './loop'
+import { benchParts } from './parts'
+import { benchServer } from './server'
+import { ensureChromium } from '../scripts/chromium'
+import { root } from '../scripts/packages.mjs'
 
 /**
  * `npm run bench [-- core|choose|plan|bleed|server|lists|crowd|holds|parts|live|loop|coach|browser|estimate …]`: speed as ratios measured in one run; `estimate`, longer than
@@ -34,13 +34,13 @@ await build({
   logLevel: 'error',
 })
 const bundled = (name: string) => import(pathToFileURL(join(outdir, `${name}.mjs`)).href)
-const { benchBleed } = (await bundled('bleed')) as typeof import('../bench/bleed')
-const { benchChoose } = (await bundled('choose')) as typeof import('../bench/choose')
-const { benchCircuit } = (await bundled('circuit')) as typeof import('../bench/circuit')
-const { benchDraws } = (await bundled('draws')) as typeof import('../bench/draws')
-const { benchEstimates } = (await bundled('estimates')) as typeof import('../bench/estimates')
-const { benchPlan } = (await bundled('plan')) as typeof import('../bench/plan')
-const { benchFind } = (await bundled('find')) as typeof import('../bench/find')
+const { benchBleed } = (await bundled('bleed')) as typeof import('./bleed')
+const { benchChoose } = (await bundled('choose')) as typeof import('./choose')
+const { benchCircuit } = (await bundled('circuit')) as typeof import('./circuit')
+const { benchDraws } = (await bundled('draws')) as typeof import('./draws')
+const { benchEstimates } = (await bundled('estimates')) as typeof import('./estimates')
+const { benchPlan } = (await bundled('plan')) as typeof import('./plan')
+const { benchFind } = (await bundled('find')) as typeof import('./find')
 
 const BENCHES: [name: string, run: () => Row[] | Promise<Row[]>][] = [
   ['core', benchCircuit],
