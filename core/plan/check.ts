@@ -1,25 +1,6 @@
-import { FEED_HELD, isOpening, isPassing, stateWords } from './states'
+import { brokenBy, STATE_RULES, type Moment, type PlanRule, type RuledStep } from './rules'
+import { isOpening, isPassing, stateWords } from './states'
 import type { Step, VehicleFacts } from './step'
-
-export const PLAN_RULES = [
-  'needs',
-  'forbids',
-  'battery',
-  'under',
-  'tag',
-  'press',
-  'feed',
-  'spoil',
-  'engine',
-  'left',
-  'bled',
-  'record',
-  'rod',
-  'brakes',
-  'twice',
-  'people',
-] as const
-export type PlanRule = (typeof PLAN_RULES)[number]
 
 export interface Breach {
   step: string
@@ -41,52 +22,11 @@ export function after(
   return next
 }
 
-const opened = (states: ReadonlySet<string>): string | null => {
-  for (const state of states) if (isOpening(state)) return state
-  return null
-}
-
-/** Why a step may not be done now, by what holds before it and after it. */
-export function breachesNow(
-  step: Step,
-  before: ReadonlySet<string>,
-  next: ReadonlySet<string>,
-): Omit<Breach, 'step'>[] {
-  const found: Omit<Breach, 'step'>[] = []
-  const add = (rule: PlanRule, words: string) => found.push({ rule, words })
-  for (const state of step.needs) if (!before.has(state)) add('needs', `needs ${stateWords(state)}`)
-  for (const state of step.forbids)
-    if (before.has(state)) add('forbids', `not while ${stateWords(state)}`)
-  if (step.place === 'under')
-    for (const state of ['onStands', 'chocked'])
-      if (!before.has(state)) add('under', `nobody goes under it before it is ${stateWords(state)}`)
-  const open = opened(before)
-  if (step.presses) {
-    // The one stroke that is called frees the straps, with the slave free and the tag known to both.
-    const called = step.presses === 'called' && before.has('slaveFree') && before.has('strapsOn')
-    for (const state of ['pedalTagged', 'slaveFree'])
-      if (before.has(state) && !called)
-        add('press', `the pedal is not pressed while ${stateWords(state)}`)
-    if (before.has('masterOff')) add('press', 'the pedal is not pressed while the master is off')
-    if (open) add('press', `the pedal is not pressed while the circuit is ${stateWords(open)}`)
-  }
-  if (step.fills || step.presses)
-    for (const state of ['feedClamped', 'capSheeted'])
-      if (before.has(state)) add('spoil', `${stateWords(state)} must be off again before this`)
-  if (step.engine) {
-    for (const state of ['slaveFree', 'feedClamped', 'propOn'])
-      if (before.has(state)) add('engine', `the engine does not run while ${stateWords(state)}`)
-    if (open) add('engine', `the engine does not run while the circuit is ${stateWords(open)}`)
-  }
-  const wasBare = before.has('slaveFree') && !before.has('pedalTagged')
-  if (next.has('slaveFree') && !next.has('pedalTagged') && !wasBare)
-    add('tag', 'a slave is not free while the pedal has no tag')
-  const held = (states: ReadonlySet<string>) => FEED_HELD.some((one) => states.has(one))
-  const ran = open !== null && !held(before)
-  if (opened(next) !== null && !held(next) && !ran)
-    add('feed', 'the circuit is open and nothing keeps the reservoir from running out')
-  return found
-}
+/** Why a step may not be done now, by how the work stands before and after it. */
+export const breachesNow = (step: RuledStep, now: Moment): Omit<Breach, 'step'>[] =>
+  STATE_RULES.flatMap((rule) =>
+    brokenBy(rule, step, now).map((state) => ({ rule: rule.rule, words: rule.words(state) })),
+  )
 
 /**
  * Every breach of a sequence, in its order. States hold from the step that puts them to the one that takes them.
@@ -103,20 +43,13 @@ export function checkSequence(
   const putBy = new Map<string, string>()
   const recorded = new Set<string>()
   const times = new Map<string, number>()
-  const usesBattery = steps.some(({ puts }) => puts.includes('batteryOff'))
-  let batteryPut = false
+  const everPut = new Set(steps.flatMap(({ puts }) => puts))
+  const put = new Set<string>()
   for (const step of steps) {
     const next = after(states, step)
-    for (const { rule, words } of breachesNow(step, states, next)) add(step.id, rule, words)
-    if (step.puts.includes('batteryOff')) batteryPut = true
-    if (usesBattery) {
-      if (step.electrical && !batteryPut)
-        add(step.id, 'battery', 'the battery comes off before anything electrical')
-      if (step.takes.includes('batteryOff') && next.has('batteryTrayOff'))
-        add(step.id, 'battery', 'the battery goes on after its tray is back')
-      if (step.engine && next.has('batteryOff'))
-        add(step.id, 'battery', 'the battery is on again before the engine runs')
-    }
+    for (const state of step.puts) put.add(state)
+    for (const { rule, words } of breachesNow(step, { before: states, after: next, put, everPut }))
+      add(step.id, rule, words)
     for (const name of step.recalls)
       if (!recorded.has(name)) add(step.id, 'record', `${name} was not written down before`)
     for (const name of step.records) recorded.add(name)

@@ -1,6 +1,7 @@
 /** The plan of the work: packages put together for one vehicle, the order that breaks no rule, its time, and the check of any sequence. */
 export { answerPlan, makePlan, stepIds, type PlanAnswer } from './answer'
-export { checkSequence, PLAN_RULES, type Breach, type PlanRule } from './check'
+export { checkSequence, type Breach } from './check'
+export { PLAN_RULES, type PlanRule } from './rules'
 export { PLAN_CHOICES, planChoice, type PlanChoice } from './choices'
 export {
   heldByWork,

@@ -1,7 +1,7 @@
 import { after, breachesNow } from './check'
+import type { RuledStep } from './rules'
 import { PACKAGES, type Package } from './packages'
 import { isPassing } from './states'
-import type { Step } from './step'
 
 /** What is put on the vehicle for the work and must come off again, with the state of the plan that it stands for. */
 export const PUT_ON = {
@@ -98,10 +98,16 @@ const rank = (state: string): number => {
 const SPOILING: ReadonlySet<string> = new Set(['spoil', 'press', 'engine', 'forbids'])
 
 /** Why a step may not be done while these states hold: nothing is filled past a clamp, no pedal pressed under a tag. */
-export function spoiledBy(step: Step, states: ReadonlySet<string>): { state: string; words: string }[] {
+const NOTHING: ReadonlySet<string> = new Set()
+export function spoiledBy(
+  step: RuledStep,
+  states: ReadonlySet<string>,
+): { state: string; words: string }[] {
   return [...states].flatMap((state) => {
     const one = new Set([state])
-    const found = breachesNow(step, one, one).filter(({ rule }) => SPOILING.has(rule))
+    const found = breachesNow(step, { before: one, after: one, put: one, everPut: NOTHING }).filter(
+      ({ rule }) => SPOILING.has(rule),
+    )
     // What the rule says of it tells more than that the step forbids it.
     const said = found.find(({ rule }) => rule !== 'forbids') ?? found[0]
     return said ? [{ state, words: said.words }] : []
@@ -111,6 +117,6 @@ export function spoiledBy(step: Step, states: ReadonlySet<string>): { state: str
 /** What of these states must be off before anything is filled or pumped: by the rules that the plan's own strokes keep. */
 export function spoilsBleed(states: ReadonlySet<string>): Set<string> {
   const told = PACKAGES.get('bleed')!.steps.find(({ fills, presses }) => fills && presses)!
-  const stroke = { needs: [], forbids: [], puts: [], takes: [], ...told } as unknown as Step
+  const stroke: RuledStep = { needs: [], forbids: [], puts: [], takes: [], ...told }
   return new Set(spoiledBy(stroke, states).map(({ state }) => state))
 }

@@ -1,6 +1,6 @@
-import { InputError } from '../circuit'
 import type { PlannedStep } from './compose'
-import { FEED_HELD, isOpening, isPassing } from './states'
+import { Masks, type Bits, type StepMasks } from './masks'
+import { isPassing } from './states'
 import { PLACES, type Place, type Step } from './step'
 
 /** Between neighbouring places, min; into or out from under takes two. */
@@ -35,44 +35,26 @@ export function objectiveOf(steps: readonly Step[], breaches = 0): Objective {
 const WIDTH = 32
 const SMALL = 12
 const ALL = 200_000
-/** States are bits of two numbers. */
-const MOST_STATES = 60
-/** More states than the search can tell apart: not a question of order. */
-export class TooManyStates extends InputError {
-  constructor(count: number) {
-    super(
-      `name ${count} states with those that always count; at most ${MOST_STATES} can be told apart`,
-      '/steps',
-    )
-  }
-}
 /** Steps that are tried after partial orders, all in all: two or three seconds’ work. A plan of the usual packages takes a hundredth of it. */
 const MOST_TRIED = 700_000
 
-/** A step as the search sees it: states as bits of two numbers, predecessors by index. */
+/** A step as the search sees it: its rules as bits, predecessors by index. */
 interface Item {
   step: PlannedStep
-  need: Bits
-  forbid: Bits
-  put: Bits
-  take: Bits
-  /** The same four as lists of states. */
+  masks: StepMasks
+  /** States that it needs, forbids, puts and takes. */
   lists: readonly [need: number[], forbid: number[], put: number[], take: number[]]
   after: number[]
   helper: boolean
-  electrical: boolean
-  setsBattery: boolean
-  takesBattery: boolean
 }
-type Bits = readonly [number, number]
 
 interface Node {
   done: Uint8Array
-  lo: number
-  hi: number
+  states: Bits
+  /** Every state that was put so far. */
+  put: Bits
   place: Place | null
   helper: boolean
-  batteryPut: boolean
   spans: number
   walk: number
   /** Order so far, newest first. */
@@ -105,10 +87,7 @@ export function bestOrder(
 
 class Search {
   private readonly items: Item[]
-  private readonly names: string[] = []
-  private readonly openBits: Bits
-  private readonly feedBits: Bits
-  private readonly usesBattery: boolean
+  private readonly masks: Masks
   private readonly start: Bits
   /** Of every state: whether it must be gone at the end, and some step takes it. */
   private readonly goes: boolean[]
@@ -118,79 +97,33 @@ class Search {
     const keys = new Map<string, number[]>()
     steps.forEach((step, i) => {
       for (const key of [step.key, step.id]) keys.set(key, [...(keys.get(key) ?? []), i])
-      for (const name of [...step.needs, ...step.forbids, ...step.puts, ...step.takes]) this.bit(name)
     })
-    for (const name of [
-      'onStands',
-      'chocked',
-      'pedalTagged',
-      'slaveFree',
-      'masterOff',
-      'feedClamped',
-      'capSheeted',
-      'propOn',
-      'batteryOff',
-      'batteryTrayOff',
-      ...FEED_HELD,
-      ...held,
-    ])
-      this.bit(name)
-    const open = this.names.filter(isOpening)
-    this.openBits = this.bits(open)
-    this.feedBits = this.bits([...FEED_HELD])
-    this.usesBattery = steps.some(({ puts }) => puts.includes('batteryOff'))
-    if (this.names.length > MOST_STATES) throw new TooManyStates(this.names.length)
-    this.start = this.bits([...held])
+    this.masks = new Masks(steps, held)
+    this.start = this.masks.bits([...held])
     const taken = new Set(steps.flatMap(({ takes }) => takes))
-    this.goes = this.names.map((name) => !mayBeLeft && taken.has(name) && isPassing(name))
+    this.goes = this.masks.names.map((name) => !mayBeLeft && taken.has(name) && isPassing(name))
     this.items = steps.map((step): Item => {
-      const need = [...step.needs]
-      const forbid = [...step.forbids]
-      // The rules that hang on the state before a step are needs and forbids like any other.
-      if (step.place === 'under') need.push('onStands', 'chocked')
-      if (step.presses)
-        forbid.push('pedalTagged', 'slaveFree', 'masterOff', 'feedClamped', 'capSheeted', ...open)
-      if (step.fills) forbid.push('feedClamped', 'capSheeted')
-      if (step.engine) forbid.push('slaveFree', 'feedClamped', 'propOn', 'batteryOff', ...open)
+      const { need, forbid } = this.masks.statesOf(step)
       const puts = step.puts.filter((state) => !step.takes.includes(state))
       return {
         step,
-        need: this.bits(need),
-        forbid: this.bits(forbid),
-        put: this.bits(puts),
-        take: this.bits(step.takes),
+        masks: this.masks.of(step),
         lists: [this.list(need), this.list(forbid), this.list(puts), this.list(step.takes)],
         after: [...new Set(step.after.flatMap((key) => keys.get(key) ?? []))],
         helper: step.people > 1,
-        electrical: step.electrical === true,
-        setsBattery: step.puts.includes('batteryOff'),
-        takesBattery: step.takes.includes('batteryOff'),
       }
     })
   }
-
-  private bit(name: string): number {
-    const at = this.names.indexOf(name)
-    if (at >= 0) return at
-    this.names.push(name)
-    return this.names.length - 1
-  }
-  private bits(names: readonly string[]): Bits {
-    let [lo, hi] = [0, 0]
-    for (const name of names) {
-      const at = this.bit(name)
-      if (at < 30) lo |= 1 << at
-      else hi |= 1 << (at - 30)
-    }
-    return [lo, hi]
+  private list(names: readonly string[]): number[] {
+    return [...new Set(names)].map((name) => this.masks.bitOf(name))
   }
 
   /** False where a step needs what does not hold and none of them puts: no order helps. */
   get canBegin(): boolean {
     const put = new Set(this.items.flatMap(({ lists: [, , puts] }) => puts))
-    const holds = (s: number) =>
-      (s < 30 ? this.start[0] & (1 << s) : this.start[1] & (1 << (s - 30))) !== 0
-    return this.items.every(({ lists: [needs] }) => needs.every((s) => holds(s) || put.has(s)))
+    return this.items.every(({ lists: [needs] }) =>
+      needs.every((state) => this.masks.holds(this.start, state) || put.has(state)),
+    )
   }
 
   /** @param budget steps that may still be tried; what is tried is taken from it */
@@ -204,7 +137,7 @@ class Search {
         for (let i = 0; i < items.length; i++) {
           const made = this.step(node, i)
           if (!made) continue
-          const key = `${made.hash} ${made.lo} ${made.hi} ${made.place} ${made.helper}`
+          const key = `${made.hash} ${made.states[0]} ${made.states[1]} ${made.place} ${made.helper}`
           const there = next.get(key)
           if (!there || this.better(made, there)) next.set(key, made)
         }
@@ -235,15 +168,14 @@ class Search {
   }
 
   private first(): Node {
-    const left = new Int16Array(this.names.length * 4)
+    const left = new Int16Array(this.masks.names.length * 4)
     for (const item of this.items) this.count(left, item, 1)
     return {
       done: new Uint8Array(this.items.length),
-      lo: this.start[0],
-      hi: this.start[1],
+      states: this.start,
+      put: this.start,
       place: null,
       helper: false,
-      batteryPut: (this.start[0] & this.bits(['batteryOff'])[0]) !== 0,
       spans: 0,
       walk: 0,
       last: null,
@@ -255,34 +187,28 @@ class Search {
   private count(left: Int16Array, { lists }: Item, by: number): void {
     for (let kind = 0; kind < 4; kind++) for (const state of lists[kind]!) left[4 * state + kind]! += by
   }
-  private list(names: readonly string[]): number[] {
-    return [...new Set(names)].map((name) => this.bit(name))
-  }
 
   /** The next node with a step done; null where it may not be done now, or others never could be after it. */
   private step(node: Node, i: number): Node | null {
     if (node.done[i]) return null
     const item = this.items[i]!
-    const { need, forbid, put, take } = item
-    if ((node.lo & need[0]) !== need[0] || (node.hi & need[1]) !== need[1]) return null
-    if (node.lo & forbid[0] || node.hi & forbid[1]) return null
+    const { put, take } = item.masks
     for (const at of item.after) if (!node.done[at]) return null
-    const lo = (node.lo | put[0]) & ~take[0]
-    const hi = (node.hi | put[1]) & ~take[1]
-    if (!this.allowed(node, item, lo, hi)) return null
+    const [lo, hi] = node.states
+    const states: Bits = [(lo | put[0]) & ~take[0], (hi | put[1]) & ~take[1]]
+    if (!this.masks.allows(item.masks, node.states, states, node.put)) return null
     const left = node.left.slice()
     this.count(left, item, -1)
-    if (this.strands(left, item, lo, hi)) return null
+    if (this.strands(left, item, states)) return null
     const done = node.done.slice()
     done[i] = 1
     const { place } = item.step
     return {
       done,
-      lo,
-      hi,
+      states,
+      put: [node.put[0] | put[0], node.put[1] | put[1]],
       place,
       helper: item.helper,
-      batteryPut: node.batteryPut || item.setsBattery,
       spans: node.spans + (item.helper && !node.helper ? 1 : 0),
       walk: node.walk + (node.place === null ? 0 : walkBetween(node.place, place)),
       last: { at: i, before: node.last },
@@ -293,28 +219,12 @@ class Search {
     }
   }
 
-  /** Rules on what holds after a step: the tag, the feed, the battery. */
-  private allowed(node: Node, item: Item, lo: number, hi: number): boolean {
-    const has = ([a, b]: Bits) => (lo & a) !== 0 || (hi & b) !== 0
-    if (has(this.one('slaveFree')) && !has(this.one('pedalTagged'))) return false
-    if (has(this.openBits) && !has(this.feedBits)) return false
-    if (!this.usesBattery) return true
-    if (item.electrical && !node.batteryPut && !item.setsBattery) return false
-    return !(item.takesBattery && has(this.one('batteryTrayOff')))
-  }
-  private readonly ones = new Map<string, Bits>()
-  private one(name: string): Bits {
-    let bits = this.ones.get(name)
-    if (!bits) this.ones.set(name, (bits = this.bits([name])))
-    return bits
-  }
-
   /**
    * Whether a step that is left could never be done any more: what it needs is gone for good, or what it forbids stays; or
    * what was put is taken by none of them.
    */
-  private strands(left: Int16Array, { lists }: Item, lo: number, hi: number): boolean {
-    const holds = (s: number) => (s < 30 ? lo & (1 << s) : hi & (1 << (s - 30))) !== 0
+  private strands(left: Int16Array, { lists }: Item, states: Bits): boolean {
+    const holds = (s: number) => this.masks.holds(states, s)
     const [, , puts, takes] = lists
     for (const s of takes) if (!holds(s) && left[4 * s]! > 0 && left[4 * s + 2] === 0) return true
     for (const s of puts)

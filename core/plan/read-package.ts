@@ -1,7 +1,7 @@
 import { choiceOf, InputError, objectOf, pointerTo, yesOrNo } from '../circuit'
 import { makePlan } from './answer'
 import { checkSequence } from './check'
-import { TooManyStates } from './order'
+import { TooManyStates } from './masks'
 import { PACKAGE_IDS, type Package, type StepTold } from './packages'
 import { listOf, readPlan, readStep, STEP_FIELDS, textOf, type PlanAsked } from './read'
 import { STATES } from './states'
