@@ -18,3 +18,16 @@ export function whole<R>(run: Run<R>): R {
   while (run.step(run.total) < run.total);
   return run.result()
 }
+
+/** Work that is one piece, as a run. */
+export function onePiece<R>(work: () => R): Run<R> {
+  let made: { result: R } | null = null
+  return {
+    total: 1,
+    step: () => {
+      made ??= { result: work() }
+      return 1
+    },
+    result: () => (made ??= { result: work() }).result,
+  }
+}

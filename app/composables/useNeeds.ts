@@ -1,7 +1,9 @@
-import { computed, shallowRef, watch } from 'vue'
+import { computed } from 'vue'
 import type { NeedAnswered, OrderLine, Order } from '~~/contract'
 import { unknownEnds, type Need } from '~~/core/orders'
 import { needsAhead, repairsAhead } from '~~/core/proof'
+import { askShelf } from '~/asking/shelf'
+import { useAsked } from '~/asking/useAsked'
 
 /** A line of this job, with the order in which it stands. */
 export interface JobLine {
@@ -15,36 +17,17 @@ export function useNeeds() {
   const { kept } = useJobFigures()
   const orders = useOrdersStore()
   const needs = computed((): Need[] => (kept.value ? needsAhead(state.value, kept.value) : []))
-  const answers = shallowRef<ReadonlyMap<string, NeedAnswered['found']>>(new Map())
-  const problem = shallowRef('')
-  const asking = shallowRef(false)
-  let run = 0
-  async function ask(): Promise<void> {
-    const mine = ++run
-    if (needs.value.length === 0) {
-      answers.value = new Map()
-      return
-    }
-    asking.value = true
-    try {
-      const found = await api<NeedAnswered[]>('/parts/for', {
-        needs: needs.value.map((need) => ({
-          id: need.id,
-          kind: need.kind,
-          quantity: need.quantity,
-          spec: need.spec,
-        })),
-      })
-      if (mine !== run) return
-      answers.value = new Map(found.map((one) => [one.id, one.found]))
-      problem.value = ''
-    } catch (failure) {
-      if (mine === run) problem.value = failure instanceof Error ? failure.message : String(failure)
-    } finally {
-      if (mine === run) asking.value = false
-    }
-  }
-  watch(() => JSON.stringify(needs.value), ask, { immediate: true })
+  const asked = useAsked(
+    () =>
+      needs.value.length > 0
+        ? needs.value.map(({ id, kind, quantity, spec }) => ({ id, kind, quantity, spec }))
+        : null,
+    askShelf(),
+  )
+  const answers = computed(
+    (): ReadonlyMap<string, NeedAnswered['found']> =>
+      new Map(asked.answer.value?.map((one) => [one.id, one.found])),
+  )
   const lines = computed((): JobLine[] =>
     (orders.orders ?? []).flatMap((order) =>
       order.lines.filter(({ jobId }) => jobId === id).map((line) => ({ order, line })),
@@ -55,5 +38,14 @@ export function useNeeds() {
   const unknown = computed(() =>
     kept.value ? unknownEnds(repairsAhead(state.value, kept.value), kept.value) : [],
   )
-  return { needs, answers, asking, problem, ask, lines, lineOf, unknown }
+  return {
+    needs,
+    answers,
+    asking: computed(() => asked.progress.value !== null),
+    problem: asked.problem,
+    ask: asked.ask,
+    lines,
+    lineOf,
+    unknown,
+  }
 }

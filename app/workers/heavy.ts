@@ -1,47 +1,14 @@
 import { expose } from 'comlink'
-import { InputError, type Circuit, type Line } from '~~/core/circuit'
 import { estimateRun, type Known } from '~~/core/estimate'
 import type { Installation } from '~~/core/installation'
-import type { WorkPlan } from '~~/core/journal'
-import type { PlanAnswer } from '~~/core/plan'
-import { jobPlan, type ShopPlans } from '~~/core/proof'
+import { planRun } from '~~/core/proof'
 import type { Run } from '~~/core/run'
-import { sizeRun, type SizingChoice, type SizingLimits } from '~~/core/sizing'
+import { sizeRun, type SizingAsked } from '~~/core/sizing'
 import { bandRun, type BandOptions } from '~~/core/whatif'
+import type { Ended, HowFar } from '~/asking/useAsked'
 import { BLEED_HEAVY } from './bleed-runs'
-import { Turns, type Ended, type HowFar } from './turns'
-
-interface PlanQuestion {
-  told: Parameters<typeof jobPlan>[0]
-  chosen: WorkPlan
-  installation: Installation
-  shop: ShopPlans
-  draws: number
-}
-/** Why there is no plan is an answer too: what was chosen cannot be done together, or what is left has no order. */
-export type PlanMade = { plan: PlanAnswer; wrong: null } | { plan: null; wrong: string }
-function planRun({ told, chosen, installation, shop, draws }: PlanQuestion): Run<PlanMade> {
-  let made: PlanMade | null = null
-  return {
-    total: 1,
-    step() {
-      try {
-        made = { plan: jobPlan(told, chosen, installation, shop, draws), wrong: null }
-      } catch (error) {
-        if (!(error instanceof InputError)) throw error
-        made = { plan: null, wrong: error.message }
-      }
-      return 1
-    },
-    result: () => made!,
-  }
-}
-interface SizeQuestion {
-  circuit: Circuit
-  choices: SizingChoice[]
-  lines: Line[][]
-  limits: SizingLimits
-}
+import { followText, type FollowAsked } from './follow'
+import { Turns } from './turns'
 
 /** Heavy computation by name: from a question, in plain data, to a run. */
 const RUNS = {
@@ -50,12 +17,27 @@ const RUNS = {
     bandRun(installation, options),
   estimate: (known: Known) => estimateRun(known),
   plan: planRun,
-  size: ({ circuit, choices, lines, limits }: SizeQuestion) => sizeRun(circuit, choices, lines, limits),
+  size: ({ circuit, choices, lines, limits }: SizingAsked) => sizeRun(circuit, choices, lines, limits),
 } satisfies Record<string, (question: never) => Run<unknown>>
 
-export type HeavyName = keyof typeof RUNS
-export type HeavyQuestion<N extends HeavyName> = Parameters<(typeof RUNS)[N]>[0]
-export type HeavyResult<N extends HeavyName> = ReturnType<ReturnType<(typeof RUNS)[N]>['result']>
+/** A question that is read here but for one, which is told from the one before by its text. */
+const BY_TEXT = { follow: followText } satisfies Record<string, (text: string) => Run<unknown>>
+
+interface Questions {
+  follow: FollowAsked
+}
+type Runs = typeof RUNS & typeof BY_TEXT
+export type HeavyName = keyof Runs
+export type HeavyQuestion<N extends HeavyName> = N extends keyof typeof RUNS
+  ? Parameters<(typeof RUNS)[N]>[0]
+  : N extends keyof Questions
+    ? Questions[N]
+    : never
+export type HeavyResult<N extends HeavyName> = ReturnType<ReturnType<Runs[N]>['result']>
+const runOf = (name: HeavyName, text: string): Run<unknown> =>
+  name in BY_TEXT
+    ? BY_TEXT[name as keyof typeof BY_TEXT](text)
+    : RUNS[name as keyof typeof RUNS](JSON.parse(text) as never)
 
 /** A message to oneself comes after the messages that others have sent. */
 const { port1, port2 } = new MessageChannel()
@@ -73,10 +55,10 @@ const heavy = {
   ask: <N extends HeavyName>(
     asker: string,
     name: N,
-    question: HeavyQuestion<N>,
+    text: string,
     told: HowFar<HeavyResult<N>>,
   ): Promise<Ended<HeavyResult<N>>> =>
-    turns.ask(asker, () => RUNS[name](question as never) as Run<unknown> as Run<HeavyResult<N>>, told),
+    turns.ask(asker, () => runOf(name, text) as Run<HeavyResult<N>>, told),
   stop: (asker: string): void => turns.stop(asker),
 }
 export type Heavy = typeof heavy

@@ -1,12 +1,10 @@
 import type { Run } from '~~/core/run'
+import type { Ended, HowFar } from '~/asking/useAsked'
 
 /** ms of work before the thread is given back, so that it can be told something. */
 const SLICE = 12
 /** Pieces between two looks at the clock. */
 const PIECES = 10
-
-/** How far it is; what is known so far comes with it where that is worth a look. */
-export type HowFar<R = unknown> = (done: number, total: number, soFar?: R) => void
 
 /** ms between two looks at what is known so far. */
 const BETWEEN = 300
@@ -16,15 +14,12 @@ interface Turn {
   run: Run<unknown> | null
   finished: boolean
   begin: () => Run<unknown>
-  told: HowFar
+  told: HowFar<unknown>
   /** When what is known so far was last told, ms. */
   toldAt: number
   done: (answer: { ended: boolean; result?: unknown }) => void
   fail: (error: unknown) => void
 }
-
-/** What comes of a question: its result, or that it was stopped, by its asker or by the asker's next question. */
-export type Ended<R> = { ended: true; result: R } | { ended: false }
 
 /**
  * Runs that share one thread. Each asker has one question at a time and a newer one takes its place; of several askers the
@@ -46,7 +41,7 @@ export class Turns {
     this.stop(asker)
     return new Promise((resolve, reject) => {
       const done = (answer: { ended: boolean; result?: unknown }) => resolve(answer as Ended<R>)
-      const tell = told as HowFar
+      const tell = told as HowFar<unknown>
       const toldAt = -Infinity
       this.open.push({
         asker,

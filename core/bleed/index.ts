@@ -72,6 +72,15 @@ export {
   type Followed,
 } from './logged'
 export { airByOf, answerRank, placesInMm3, restsOnOf, runsOf, type RankAnswer } from './answer-rank'
+export {
+  adviceOfJob,
+  bleedCircuit,
+  bleedOfJob,
+  rankAskedOf,
+  USUAL_SETUP,
+  type BleedCircuit,
+  type BleedOfJob,
+} from './of-job'
 export { startFromTravel, startOfAir, targetOf } from './asked-rank'
 export {
   carryWords,

@@ -34,3 +34,11 @@ export {
   type NeedsInput,
 } from './needs'
 export { SMALL_PARTS, type SmallPart } from './small-parts'
+export {
+  needsPriced,
+  priceOf,
+  pricesOf,
+  type NeedFound,
+  type PartPrices,
+  type PricedLine,
+} from './prices'

@@ -4,6 +4,7 @@ export { checkSequence, type Breach } from './check'
 export { PLAN_RULES, type PlanRule } from './rules'
 export { PLAN_CHOICES, planChoice, type PlanChoice } from './choices'
 export {
+  emptiedBy,
   heldByWork,
   isPutOn,
   leftByWork,

@@ -1,7 +1,7 @@
 import { after, breachesNow } from './check'
 import type { RuledStep } from './rules'
 import { PACKAGES, type Package } from './packages'
-import { isPassing } from './states'
+import { isOpening, isPassing } from './states'
 
 /** What is put on the vehicle for the work and must come off again, with the state of the plan that it stands for. */
 export const PUT_ON = {
@@ -63,16 +63,28 @@ export function heldByWork(
   own: ReadonlyMap<string, Package> = new Map(),
 ): Set<string> {
   let held = new Set<string>()
-  for (const { step: id, act } of told) {
-    if (act !== 'done') continue
-    const [pack, name] = id.split('.')
-    const step = (PACKAGES.get(pack ?? '') ?? own.get(pack ?? ''))?.steps.find((one) => one.id === name)
-    // A surprise is named after the step that met it, and puts nothing on.
-    if (step && id.split('.').length === 2)
-      held = after(held, { puts: step.puts ?? [], takes: step.takes ?? [] })
-  }
+  for (const step of stepsDone(told, own)) held = after(held, step)
   return held
 }
+/** What steps that were done put and take, in their order. */
+function stepsDone(
+  told: readonly { step: string; act: string }[],
+  own: ReadonlyMap<string, Package>,
+): Pick<RuledStep, 'puts' | 'takes'>[] {
+  return told.flatMap(({ step: id, act }) => {
+    const [pack = '', name, surprise] = id.split('.')
+    // A surprise is named after the step that met it, and puts nothing on.
+    if (act !== 'done' || surprise !== undefined) return []
+    const step = (PACKAGES.get(pack) ?? own.get(pack))?.steps.find((one) => one.id === name)
+    return step ? [{ puts: step.puts ?? [], takes: step.takes ?? [] }] : []
+  })
+}
+/** Whether steps that were done have let the fluid out, or opened the circuit: then it is filled before it is bled. */
+export const emptiedBy = (
+  told: readonly { step: string; act: string }[],
+  own: ReadonlyMap<string, Package> = new Map(),
+): boolean =>
+  stepsDone(told, own).some(({ puts }) => puts.some((state) => state === 'drained' || isOpening(state)))
 /** What of them must be gone before the vehicle is handed over. */
 export const leftByWork = (held: ReadonlySet<string>): string[] =>
   [...held].filter(isPassing).sort((a, b) => rank(a) - rank(b) || (a < b ? -1 : 1))

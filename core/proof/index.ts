@@ -20,6 +20,21 @@ export { meaning } from './meaning'
 export { nextStep, type NextStep } from './next-step'
 export { phaseFigures, plannedFigures, type PhaseFigures } from './phase'
 export { reasonWords } from './reason-words'
+export {
+  diagnosisAsked,
+  evidenceLeft,
+  type DiagnosisSet,
+  type KnownOfVehicle,
+} from './diagnosis-of-job'
+export {
+  inOrderOf,
+  packagesDecided,
+  planAsked,
+  planRun,
+  stoppedBy,
+  type PlanMade,
+  type PlanOfJob,
+} from './plan-of-job'
 export { barredBy, questionOf } from './question'
 export { accept, type ProofCase, type RuleReason } from './accept'
 export { answerProve } from './answer-prove'

@@ -29,3 +29,13 @@ export {
   type RowId,
   type RowValue,
 } from './rows'
+export {
+  filedRow,
+  comparingContext,
+  knownOfShelf,
+  knownOfVehicle,
+  rowsNow,
+  type Comparing,
+  type KnownRows,
+  type RowNow,
+} from './of-job'

@@ -1,4 +1,13 @@
 /** Cylinders, lines and pedal ratio for a clutch: every combination solved, bedded and new, with and without air. */
+export {
+  boresBeside,
+  limitsOf,
+  MOST_CHOICES,
+  sizingAsked,
+  startCandidates,
+  type Candidates,
+  type SizingAsked,
+} from './asked'
 export { answerSize } from './read'
 export {
   choicesOf,

@@ -2,12 +2,12 @@
 import { MEASURING_ERROR, TERMS, type MeasuringErrors } from '~~/core/circuit'
 import type { PhaseFigures } from '~~/core/proof'
 import type { CoreUnit } from '~~/core/quantity'
+import { useHeavy } from '~/asking/heavy'
 import { BAND_DRAWS, type BandFigure } from '~~/core/whatif'
 
 /** How far the budget may be out: ten thousand circuits drawn within the stated errors, off the drawing thread. */
 const props = defineProps<{ figures: PhaseFigures }>()
 const { readings } = useDesk()
-const { progress, result, took, problem, start, stop } = useHeavy('band')
 const errors = reactive<Record<keyof MeasuringErrors, string>>(
   Object.fromEntries(
     Object.entries(MEASURING_ERROR).map(([name, sigma]) => [name, String(sigma)]),
@@ -31,6 +31,24 @@ const read = computed(() => {
     ? null
     : (Object.fromEntries(list) as unknown as MeasuringErrors)
 })
+/** Figures that change while circuits are drawn from the old ones: drawn anew. */
+const {
+  progress,
+  answer: result,
+  took,
+  problem,
+  ask: draw,
+  stop,
+} = useHeavy(
+  'band',
+  () => {
+    if (!read.value) return null
+    const { installation, circuit } = props.figures
+    const options = { errors: read.value, freeTravel: readings.value.freeTravel, seed: 1 }
+    return { installation: { ...installation, circuit }, options }
+  },
+  { byHand: true, keeps: true },
+)
 const FIGURES: { name: BandFigure; label: string; unit: CoreUnit }[] = [
   { name: 'reserve', label: 'reserve', unit: 'mm' },
   { name: 'trappedAir', label: 'trapped air', unit: 'mm³' },
@@ -43,14 +61,6 @@ const rows = computed(() =>
       )
     : [],
 )
-function draw() {
-  if (!read.value) return
-  const { installation, circuit } = props.figures
-  const options = { errors: { ...read.value }, freeTravel: readings.value.freeTravel, seed: 1 }
-  void start({ installation: { ...installation, circuit }, options })
-}
-/** Figures that change while circuits are drawn from the old ones: drawn anew. */
-watch([read, () => props.figures, readings], () => progress.value !== null && draw())
 const percent = (share: number) => `${Math.round(100 * share)} in 100`
 </script>
 

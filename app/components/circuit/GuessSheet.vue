@@ -3,17 +3,10 @@ import { readingKind } from '~~/core/diagnosis'
 import { TAPE_READINGS, type TapeReading } from '~~/core/estimate'
 import { assumedFigures, installationField } from '~~/core/installation'
 import type { CoreUnit } from '~~/core/quantity'
+import { useHeavy } from '~/asking/heavy'
 
 /** What nobody knows: what a few tape readings say all the same, how much of it is guess, and what to read next. */
 const { subject, vehicleId, kept, readings, vehicleEntries, filing } = useDesk()
-const { progress, result: answer, problem, start, stop } = useHeavy('estimate')
-/** Null while there is none, and where the readings cannot be of this kind of vehicle. */
-const result = computed(() => (answer.value && 'air' in answer.value ? answer.value : null))
-const implausible = computed(() =>
-  answer.value && 'implausible' in answer.value ? answer.value.implausible : null,
-)
-const ran = ref('')
-
 /** Readings taken for this question alone, where no job holds them; and whether the pedal is known good. */
 const own = reactive<Record<TapeReading, string>>({ freeTravel: '', takeUpHeight: '', rodStroke: '' })
 for (const name of TAPE_READINGS) useRetyping(toRef(own, name), () => 'mm')
@@ -45,14 +38,20 @@ const known = computed(() =>
       }
     : null,
 )
-const fresh = computed(() => ran.value === JSON.stringify(known.value))
-function weigh() {
-  if (!known.value || bad.value) return
-  ran.value = JSON.stringify(known.value)
-  void start(known.value)
-}
 /** What is known changes while it is weighed: weighed anew. */
-watch(known, () => progress.value !== null && weigh())
+const {
+  progress,
+  answer,
+  problem,
+  isFresh: fresh,
+  ask: weigh,
+  stop,
+} = useHeavy('estimate', () => (bad.value ? null : known.value), { byHand: true, keeps: true })
+/** Null while there is none, and where the readings cannot be of this kind of vehicle. */
+const result = computed(() => (answer.value && 'air' in answer.value ? answer.value : null))
+const implausible = computed(() =>
+  answer.value && 'implausible' in answer.value ? answer.value.implausible : null,
+)
 async function keepCalibration() {
   filing.problem.value = await goodPedal.keep(used.value)
 }
@@ -192,7 +191,7 @@ const percent = (share: number) => Math.round(100 * share)
           </li>
         </ol>
       </template>
-      <p v-else-if="!ran" class="text-soft">
+      <p v-else-if="!answer && progress === null" class="text-soft">
         Nothing is weighed yet.
         {{
           count === 0

@@ -2,6 +2,7 @@
 import { Pause, Play, SkipBack, SkipForward } from '~/icons'
 import { useElementSize, useEventListener, useRafFn, useThrottleFn } from '@vueuse/core'
 import { sequenceWords, type Film, type RankedEntry, RUNS } from '~~/core/bleed'
+import { useHeavy } from '~/asking/heavy'
 import { CHANGE_WORDS } from './way-words'
 import {
   captionOf,
@@ -17,7 +18,6 @@ import {
 /** Inside the circuit: where the air goes while a run is played, and where it is thought to be in the bleed that is under way. */
 const { asIf, asked, entry, keyOf, laid, looked, open, picture, now } = useBleeding()
 const { look } = useTheme()
-const heavy = useHeavy('film', 'beside')
 onMounted(() => (looked.value = true))
 onUnmounted(() => (looked.value = false))
 
@@ -34,23 +34,19 @@ const steps = (one: RankedEntry) =>
     cycles:
       one.chance < 0.5 ? Math.min(PLAYED, Math.max(1, cycles)) : Math.min(MOST, Math.max(1, cycles)),
   }))
-const question = computed(() =>
-  asked.value && way.value
-    ? JSON.stringify({
-        asked: { ...asked.value, draws: 1 },
-        steps: steps(way.value),
-        atUnion: way.value.atUnion ?? false,
-      })
-    : null,
+const heavy = useHeavy(
+  'film',
+  () =>
+    asked.value && way.value
+      ? {
+          asked: { ...asked.value, draws: 1 },
+          steps: steps(way.value),
+          atUnion: way.value.atUnion ?? false,
+        }
+      : null,
+  { lane: 'beside', keeps: true },
 )
-watch(
-  question,
-  (text) => {
-    if (text !== null) void heavy.start(JSON.parse(text) as Parameters<typeof heavy.start>[0])
-  },
-  { immediate: true },
-)
-const film = computed((): Film | null => heavy.result.value)
+const film = computed((): Film | null => heavy.answer.value)
 
 /** s into the run. Only the pictures follow it frame by frame; words and figures follow a few times a second. */
 const at = ref(0)

@@ -1,19 +1,13 @@
 <script setup lang="ts">
 import { OPENINGS, PUMP_CHOICES } from '~~/core/bleed'
 import type { Pumps } from '~~/core/coach'
+import { useHeavy } from '~/asking/heavy'
 
 /** How often it is pumped before each opening, and what the model says that costs. */
 const props = defineProps<{ pumps?: Pumps }>()
 const emit = defineEmits<{ choose: [pumps: Pumps] }>()
 const { drawsFrom } = useBleeding()
-const tried = useHeavy('pumps', 'beside')
-watch(
-  drawsFrom,
-  (from) => {
-    if (from) void tried.start(JSON.parse(JSON.stringify(from)) as Parameters<typeof tried.start>[0])
-  },
-  { immediate: true },
-)
+const tried = useHeavy('pumps', () => drawsFrom.value, { lane: 'beside' })
 const CHOICES: readonly { id: string; name: string; pumps: Pumps }[] = [
   ...PUMP_CHOICES.map((count) => ({ id: String(count), name: `${count} strokes`, pumps: count })),
   { id: 'firm', name: 'until firm', pumps: 'firm' },
@@ -24,7 +18,7 @@ const chosen = computed(() =>
 )
 const choose = (id: string) => emit('choose', CHOICES.find((one) => one.id === id)!.pumps)
 const words = computed(() => {
-  const list = (tried.result.value ?? []).map(
+  const list = (tried.answer.value ?? []).map(
     ({ pumps: count, left, minutes }) =>
       `${count} strokes each leave ${withUnits(1000 * left, 'mm³')} in ${Math.max(1, Math.round(minutes))} min`,
   )

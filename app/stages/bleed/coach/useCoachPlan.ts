@@ -1,6 +1,7 @@
-import { computed, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
+import { computed, type ComputedRef, type Ref } from 'vue'
 import { DRAWS } from '~~/core/bleed'
 import { coachPlan, type CoachPlan, type PlannedStep, type Refused } from '~~/core/coach'
+import { useHeavy } from '~/asking/heavy'
 
 /** The plan of a run, with what each cycle draws: by the model that ranks the methods, worked out beside the page. */
 export function useCoachPlan(
@@ -9,7 +10,6 @@ export function useCoachPlan(
 ): { plan: ComputedRef<CoachPlan | null>; isAsked: ComputedRef<boolean> } {
   const { installation } = useJobFigures()
   const { dry, setup, drawsFrom } = useBleeding()
-  const worker = useHeavy('coachPlan')
   const asked = computed(() =>
     installation.value && steps.value.length > 0 && refused.value.length === 0
       ? {
@@ -20,28 +20,16 @@ export function useCoachPlan(
         }
       : null,
   )
-  const question = computed(() =>
+  const worked = useHeavy('coachPlan', () =>
     asked.value && drawsFrom.value
-      ? JSON.stringify({ ...asked.value, known: { ...drawsFrom.value, draws: DRAWS } })
+      ? { ...asked.value, known: { ...drawsFrom.value, draws: DRAWS } }
       : null,
-  )
-  const answered = shallowRef<{ question: string; plan: CoachPlan } | null>(null)
-  watch(
-    question,
-    async (now) => {
-      if (now === null) return worker.stop()
-      await worker.start(JSON.parse(now) as Parameters<typeof worker.start>[0])
-      const plan = worker.result.value
-      if (plan && worker.progress.value === null && question.value === now)
-        answered.value = { question: now, plan }
-    },
-    { immediate: true },
   )
   /** Null while it is worked out, or where it is refused; where no model knows it is held early, and says so. */
   const plan = computed((): CoachPlan | null => {
     if (!asked.value) return null
-    if (question.value !== null && !worker.problem.value)
-      return answered.value?.question === question.value ? answered.value.plan : null
+    if (drawsFrom.value && !worked.problem.value)
+      return worked.isFresh.value && worked.progress.value === null ? worked.answer.value : null
     return coachPlan(
       asked.value,
       null,
