@@ -37,15 +37,14 @@ export interface SizingAsked {
 export const MOST_CHOICES = 4000
 /** Sizes on either side of what is there that are tried unless somebody says otherwise. */
 const BESIDE = 2
-/** mm by which two bores are the same one, typed or measured. */
+/** mm within which two bores are the same one, typed, measured or in inches: 19 and 19.05 are. */
 const SAME_BORE = 0.06
-const OTHER_BORE = 0.05
 
 /** The bores next to a bore, of those that are offered, with itself as it was given; mm, from small to large. */
 export function boresBeside(bore: number, offered: readonly number[]): number[] {
   const sizes = [...offered, bore]
     .sort((a, b) => a - b)
-    .filter((one, i, all) => i === 0 || one - all[i - 1]! > OTHER_BORE)
+    .filter((one, i, all) => i === 0 || one - all[i - 1]! > SAME_BORE)
   const at = sizes.findIndex((one) => Math.abs(one - bore) < SAME_BORE)
   return sizes
     .slice(Math.max(0, at - BESIDE), at + BESIDE + 1)
