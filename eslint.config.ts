@@ -90,6 +90,11 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': ['error', { disallowTypeAnnotations: false }],
       'vue/multi-word-component-names': 'off',
       'vue/require-default-prop': 'off',
+      // Nothing is imported by itself but what the framework brings.
+      'vue/no-undef-components': [
+        'error',
+        { ignorePatterns: ['^Nuxt', '^Transition', '^Teleport', '^KeepAlive', '^component$'] },
+      ],
       // The compiler refuses a ref in arithmetic; this rule alone took a third of the whole lint.
       'vue/no-ref-as-operand': 'off',
     },

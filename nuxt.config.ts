@@ -15,11 +15,9 @@ export default defineNuxtConfig({
   },
   modules: ['@pinia/nuxt', 'nuxt-security'],
   css: ['~/assets/look.css'],
-  components: [
-    { path: '~/components', pathPrefix: false, pattern: '**/*.vue' },
-    { path: '~/stages', pathPrefix: false, pattern: '**/*.vue' },
-  ],
-  imports: { dirs: ['composables', 'stores', '../core/words/index.ts'] },
+  // What a file uses it names: arrows between rooms can be read, and are linted.
+  components: { dirs: [] },
+  imports: { autoImport: false, scan: false },
   typescript: {
     strict: true,
     tsConfig: {

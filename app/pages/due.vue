@@ -1,5 +1,12 @@
 <script setup lang="ts">
 import type { DueTold } from '~~/contract'
+import { usePages } from '~/asking/usePages'
+import { unitsNow, withUnits } from '~/units/units'
+import { computed } from 'vue'
+import { dueDay, isLate } from '~/lib/due-days'
+import AppHeader from '~/components/frame/AppHeader.vue'
+import TroubleBar from '~/components/frame/TroubleBar.vue'
+import PagedList from '~/components/frame/PagedList.vue'
 
 /** All that the shop's vehicles are owed, the soonest first, and as a calendar. */
 const { items, next, loading, error, load, more } = usePages<DueTold>(

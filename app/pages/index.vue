@@ -1,6 +1,27 @@
 <script setup lang="ts">
 import { JOB_FILTERS, type BenchJob, type JobFilter } from '~~/contract'
 import { hasSecureContext } from '~/sync/tabs'
+import { useRoute } from '#imports'
+import { usePersonStore } from '~/stores/person'
+import { useLoaded } from '~/asking/useLoaded'
+import { useQueryText } from '~/frame/useQueryText'
+import { useSearch, usePages } from '~/asking/usePages'
+import { computed } from 'vue'
+import { useBenchLooks } from '~/asking/useBenchLooks'
+import { JOB_KIND_WORDS, OUTCOME_WORDS } from '~~/core/words'
+import { when } from '~/units/format'
+import { keptStage } from '~/job/kept-stage'
+import AppHeader from '~/components/frame/AppHeader.vue'
+import TroubleBar from '~/components/frame/TroubleBar.vue'
+import LoadState from '~/components/frame/LoadState.vue'
+import WhoWorks from '~/components/bench/WhoWorks.vue'
+import SearchField from '~/components/frame/SearchField.vue'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
+import OnOff from '~/components/frame/OnOff.vue'
+import AwaitedList from '~/components/bench/AwaitedList.vue'
+import BenchAhead from '~/components/bench/BenchAhead.vue'
+import PagedList from '~/components/frame/PagedList.vue'
+import BenchMove from '~/components/bench/BenchMove.vue'
 
 const route = useRoute()
 const person = usePersonStore()

@@ -4,6 +4,17 @@ import { learntFactor, PACKAGES } from '~~/core/plan'
 import { PART_GRADE_WORDS } from '~~/core/shelf'
 import { operationOf } from '~~/core/work'
 import type { LearntTold } from '~~/contract'
+import { useShopStore } from '~/stores/shop'
+import { usePlansStore } from '~/stores/plans'
+import { useLoaded } from '~/asking/useLoaded'
+import { api } from '~/lib/api'
+import { onMounted, computed } from 'vue'
+import AppHeader from '~/components/frame/AppHeader.vue'
+import TroubleBar from '~/components/frame/TroubleBar.vue'
+import LoadState from '~/components/frame/LoadState.vue'
+import LearntFigure from '~/components/shop/LearntFigure.vue'
+import ShopRecordTable from '~/components/shop/ShopRecordTable.vue'
+import CameBackTable from '~/components/shop/CameBackTable.vue'
 
 /** What this shop learns from its own jobs: each figure with its counts, what it is used for, and how to leave it out. */
 const shop = useShopStore()

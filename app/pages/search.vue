@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import type { Found, FoundSubject } from '~~/contract'
 import { termsOf, wordsIn } from '~~/core/search'
+import { useQueryText } from '~/frame/useQueryText'
+import { useSearch } from '~/asking/usePages'
+import { shallowRef, ref, watch, computed } from 'vue'
+import { api } from '~/lib/api'
+import { when } from '~/units/format'
+import AppHeader from '~/components/frame/AppHeader.vue'
+import TroubleBar from '~/components/frame/TroubleBar.vue'
+import SearchField from '~/components/frame/SearchField.vue'
+import LoadState from '~/components/frame/LoadState.vue'
 
 /** Everything that was written: vehicles, plates, jobs, findings, parts, notes. */
 const typed = useQueryText('search')

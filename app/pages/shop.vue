@@ -1,6 +1,20 @@
 <script setup lang="ts">
 import { FIRSTS, SCOPES, WAYS } from '~~/core/diagnosis'
 import type { ShopSettingsBody } from '~~/contract'
+import { useShopStore } from '~/stores/shop'
+import { useLoaded } from '~/asking/useLoaded'
+import { useFollowed } from '~/frame/useFollowed'
+import { ref, computed } from 'vue'
+import { readWithin } from '~/lib/number'
+import { SCOPE_WORDS, WAY_WORDS, FIRST_WORDS } from '~~/core/words'
+import AppHeader from '~/components/frame/AppHeader.vue'
+import TroubleBar from '~/components/frame/TroubleBar.vue'
+import LoadState from '~/components/frame/LoadState.vue'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
+import DeliveryDays from '~/components/shop/DeliveryDays.vue'
+import FilesInOut from '~/components/shop/FilesInOut.vue'
+import PeopleHere from '~/components/shop/PeopleHere.vue'
+import OwnPackages from '~/components/shop/OwnPackages.vue'
 
 /** What the shop charges and which schools it prefers, its packages, and its files in and out. */
 const shop = useShopStore()

@@ -1,3 +1,4 @@
+import { defineNuxtPlugin } from '#imports'
 /**
  * The focus is never lost: what had it may go with an act (a row taken back, a button that rests) or with its page. Then the
  * nearest that is left takes it, so that the next key or the screen reader goes on from there.

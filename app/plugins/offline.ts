@@ -1,3 +1,4 @@
+import { defineNuxtPlugin } from '#imports'
 /** Has the application's own files kept by the browser, once the first page stands: then every page opens without the server. */
 export default defineNuxtPlugin((nuxt) => {
   if (import.meta.dev || !('serviceWorker' in navigator)) return

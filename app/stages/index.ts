@@ -1,10 +1,10 @@
 import type { Stage } from '~~/core/journal'
-import { bleed } from './bleed/face'
-import { choose } from './choose/face'
-import { find } from './find/face'
-import { fit } from './fit/face'
-import { prove } from './prove/face'
-import { record } from './record/face'
+import { bleed } from '~/stages/bleed/stage'
+import { choose } from '~/stages/choose/stage'
+import { find } from '~/stages/find/stage'
+import { fit } from '~/stages/fit/stage'
+import { prove } from '~/stages/prove/stage'
+import { record } from '~/stages/record/stage'
 import type { StageFace } from './stage'
 
 /** The stages as the frame knows them; each has a folder here. */

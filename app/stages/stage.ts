@@ -1,6 +1,6 @@
 import { defineAsyncComponent, type Component } from 'vue'
 import type { Phase } from '~~/core/journal'
-import type { JobFigures, OpenJob } from '~/composables/useJob'
+import type { JobFigures, OpenJob } from '~/job/useJob'
 
 /** What a stage still owes, in a word or two; what stops the job is said as such. */
 export interface Owed {

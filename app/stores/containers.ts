@@ -2,6 +2,8 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import type { Container } from '~~/contract'
 import type { FluidKind } from '~~/core/fluid'
+import { api } from '~/lib/api'
+import { newId } from '~/lib/ids'
 
 /** Containers of fluid on the shelf. */
 export const useContainersStore = defineStore('containers', () => {

@@ -3,6 +3,13 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Person } from '../../contract'
 import { usePersonStore } from './person'
 
+type Ask = (path: string, body?: unknown, method?: string) => Promise<unknown>
+/** What the server answers, as each test has it. */
+const server: { ask: Ask } = { ask: () => Promise.reject(new Error('nobody asked for this')) }
+vi.mock('~/lib/api', () => ({
+  api: (...asked: Parameters<Ask>) => server.ask(...asked),
+}))
+
 const ANNE: Person = { id: '01ARZ3NDEKTSV4RRFFQ69G5FAV', name: 'Anne', units: 'inch', also: [] }
 
 beforeEach(() => {
@@ -23,11 +30,10 @@ describe('units that were changed', () => {
       const person = usePersonStore()
       const answers: ((people: Person[]) => void)[] = []
       let told = () => {}
-      vi.stubGlobal('api', (_path: string, _body?: unknown, method?: string) =>
+      server.ask = (_path, _body, method) =>
         method === 'PUT'
           ? new Promise<void>((resolve) => (told = resolve))
-          : new Promise((resolve) => answers.push((items) => resolve({ items, next: null }))),
-      )
+          : new Promise((resolve) => answers.push((items) => resolve({ items, next: null })))
       const first = person.load()
       answers.shift()!([{ ...ANNE }])
       await first
@@ -56,10 +62,10 @@ describe('who works here', () => {
   it('is asked for once, whoever asks while it is asked for', async () => {
     const person = usePersonStore()
     const asked: string[] = []
-    vi.stubGlobal('api', (path: string) => {
+    server.ask = (path: string) => {
       asked.push(path)
       return Promise.resolve({ items: [{ ...ANNE }], next: null })
-    })
+    }
     await Promise.all([person.load(), person.load()])
     expect([asked.length, person.people.map(({ name }) => name)]).toEqual([1, ['Anne']])
     await person.load()
@@ -71,7 +77,7 @@ describe('a person with another record that was merged', () => {
   it('is who is at this device, whichever of the two was picked; entries of both are by that name', async () => {
     const other = '01ARZ3NDEKTSV4RRFFQ69G5FAW'
     const person = usePersonStore()
-    vi.stubGlobal('api', () => Promise.resolve({ items: [{ ...ANNE, also: [other] }], next: null }))
+    server.ask = () => Promise.resolve({ items: [{ ...ANNE, also: [other] }], next: null })
     person.id = other
     await person.load()
     expect([person.id, person.current?.name]).toEqual([ANNE.id, 'Anne'])

@@ -1,4 +1,4 @@
-import { newId } from '~/composables/useIds'
+import { newId } from '~/lib/ids'
 
 /** ms that a tab which is opened again waits for the one before it to let go of its name. */
 const LETS_GO = 400

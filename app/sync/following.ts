@@ -3,6 +3,7 @@ import { watch } from 'vue'
 import type { Cue } from '~~/contract'
 import type { Subject } from '~~/core/journal'
 import { useLive } from './live'
+import { useJournalStore } from '~/stores/journal'
 
 /** ms between looks while entries do not come by themselves. */
 const LOOK = 10_000

@@ -3,6 +3,7 @@ import { computed, onScopeDispose, ref, watch } from 'vue'
 import type { Cue } from '~~/contract'
 import type { Entry } from '~~/core/journal'
 import { heardOfShop } from './put-back'
+import { setInterval } from '#imports'
 
 /** ms: the server beats every 15 s; a stream that is still for longer than two beats is taken as gone. */
 const STILL = 40_000

@@ -2,6 +2,8 @@ import { ref, shallowRef } from 'vue'
 import type { Page, WithEntries } from '~~/contract'
 import { keptAnswers, shownAsOf } from './kept'
 import type { Entry, Subject } from '~~/core/journal'
+import { useJournalStore } from '~/stores/journal'
+import { api } from '~/lib/api'
 
 /** Entries fetched behind in one go. */
 const PAGE = 1000

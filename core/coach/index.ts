@@ -48,5 +48,25 @@ export type {
 } from './state'
 export { THING_ROWS } from './things'
 export { touched } from './touch'
+export { shownNow, stripOf, type Shown, type ShownAsked } from './shown'
 export { AT_REST, isOn, stoodBefore, type Stretch, type World } from './world'
 export { STAGE_OF, WORKS, type Work } from './works'
+export {
+  CALL_WORDS,
+  pumpWords,
+  RIGHT_SENTENCES,
+  standsOf,
+  STOPPED_FIRST,
+  THING_SENTENCES,
+  USUAL_PUMPS,
+  CANNOT_WORDS,
+  ROLE_WORDS,
+  sentenceOf,
+  SENTENCES,
+  SIGN_SAYS,
+  STATE_WORDS,
+  UNUSUAL_WORDS,
+  WORK_WORDS,
+  type Said,
+  type SentenceAsked,
+} from './words'

@@ -3,7 +3,7 @@ import type { Knowledge } from './knowledge'
 import type { Look } from './next-look'
 import type { Posterior } from './posterior'
 import type { ShopCosts } from './repairs'
-import { chancesOf, tillOf, type Decision } from './till'
+import { chancesOf, tillOf, type Decision } from './stopping'
 
 /** Look on, or stop looking and act. */
 export interface Advice {

@@ -9,7 +9,7 @@ import { knowledgeOf } from './knowledge'
 import { enumerate, placeOf, type Network } from './network'
 import { makeReady, posterior } from './posterior'
 import { REPAIRS, SHOP_COSTS } from './repairs'
-import { chancesOf, tillOf } from './till'
+import { chancesOf, tillOf } from './stopping'
 
 /** Two faults that both may cause the one finding, and a third that causes nothing. */
 const network: Network = {

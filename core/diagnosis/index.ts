@@ -42,7 +42,7 @@ export {
 export type { Answer } from './answers'
 export { LOOK_FIGURES, type Look } from './next-look'
 export type { Advice } from './advice'
-export type { Decision } from './till'
+export type { Decision } from './stopping'
 export type { Contradiction } from './contradictions'
 export type { Reason } from './reasons'
 export { GUIDES, walk, type Conclusion, type Guide, type GuideState, type GuideStep } from './guides'

@@ -8,7 +8,7 @@ import { fits, type Knowledge } from './knowledge'
 import { likelihoodOf, MISREAD, type Figure, type Posterior } from './posterior'
 import { readingKind, READINGS } from './readings'
 import { SHOP_COSTS, type ShopCosts } from './repairs'
-import { chancesOf, tillOf } from './till'
+import { chancesOf, tillOf } from './stopping'
 
 /** A look that can be taken now, and what it is worth. */
 export interface Look {

@@ -2,7 +2,7 @@ import { likelySets } from './answers'
 import type { FaultId } from './faults'
 import type { Knowledge } from './knowledge'
 import type { Posterior } from './posterior'
-import { chancesOf, tillOf, type Decision } from './till'
+import { chancesOf, tillOf, type Decision } from './stopping'
 import { BLEED, costOf, REPAIRS, type Repair, type ShopCosts } from './repairs'
 
 /** Where good technicians differ, and what a shop prefers. */

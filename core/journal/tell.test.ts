@@ -6,7 +6,7 @@ import { formatOf } from '../quantity'
 import { timeline } from './effective'
 import type { Entry } from './entry'
 import { fold, foldSlice, ofSlice } from './fold'
-import { lift } from './lift'
+import { lift } from './upcast'
 import { NEWER, tell } from './understood'
 
 const metric = formatOf('metric')

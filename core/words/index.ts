@@ -18,25 +18,6 @@ import type {
 
 export { chanceWords } from './chance'
 export { countOf } from './count'
-export {
-  CALL_WORDS,
-  pumpWords,
-  RIGHT_SENTENCES,
-  standsOf,
-  STOPPED_FIRST,
-  THING_SENTENCES,
-  USUAL_PUMPS,
-  CANNOT_WORDS,
-  ROLE_WORDS,
-  sentenceOf,
-  SENTENCES,
-  SIGN_SAYS,
-  STATE_WORDS,
-  UNUSUAL_WORDS,
-  WORK_WORDS,
-  type Said,
-  type SentenceAsked,
-} from './coach'
 
 /**
  * The trade's words for what the core names: for screens, papers and searches alike. Types alone are imported, so that a page

@@ -1,3 +1,4 @@
+import { defineNitroPlugin } from 'nitropack/runtime'
 import { closeDatabase } from '../database/current'
 import { stopListening } from '../http/listening'
 import { dropSpool, sweepSpool } from '../http/spool-folder'

@@ -1,3 +1,4 @@
+import { defineNitroPlugin } from 'nitropack/runtime'
 import { monitorEventLoopDelay } from 'node:perf_hooks'
 
 /** ms between looks at the clock. */

@@ -1,3 +1,4 @@
+import { defineNitroPlugin } from 'nitropack/runtime'
 import { setResponseHeader } from 'h3'
 
 /** What only looks like the API is not answered with the page: to a program, 200 would say that it is done. */

@@ -1,3 +1,4 @@
+import { defineNitroPlugin } from 'nitropack/runtime'
 import { bound } from '../http/listening'
 
 const LOOPBACK = /^(localhost|127\.\d+\.\d+\.\d+|::1)$/

@@ -30,10 +30,7 @@ describe('the arrows between folders', () => {
     ],
     ['contract/planted.ts', `import { x } from '../server/services/jobs'\nexport const y = x\n`],
     ['contract/planted.ts', `import { x } from '../app/composables/useApi'\nexport const y = x\n`],
-    [
-      'server/services/planted.ts',
-      `import { x } from '../../app/composables/useApi'\nexport const y = x\n`,
-    ],
+    ['server/services/planted.ts', `import { x } from '../../app/lib/api'\nexport const y = x\n`],
     [
       'server/services/planted.ts',
       `import { x } from '../../core/circuit/solve'\nexport const y = x\n`,

@@ -11,10 +11,13 @@ import {
   type Coached,
   type CoachState,
   type World,
+  CALL_WORDS,
+  pumpWords,
+  RIGHT_SENTENCES,
+  sentenceOf,
 } from '../../core/coach'
 import { METHODS, TRICKS } from '../../core/journal'
 import { planTried } from '../../core/coach/plan-tried'
-import { CALL_WORDS, pumpWords, RIGHT_SENTENCES, sentenceOf } from '../../core/words'
 
 const ALL = [...METHODS, ...TRICKS] as Coached[]
 const screwWords = ({ screw, screwSure }: World) => (screwSure ? screw : 'unknown')

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import type { AwaitedDelivery } from '~~/contract'
+import { useLoaded } from '~/asking/useLoaded'
+import { api } from '~/lib/api'
+import { computed } from 'vue'
+import { deliveryWords } from '~/lib/delivery-words'
 
 /** What comes with which delivery, and which jobs wait for it. */
 const { value } = useLoaded(() => api<AwaitedDelivery[]>('/orders/awaited'))

@@ -1,5 +1,11 @@
 <script setup lang="ts">
 import type { CameBackTold, DueTold, Page } from '~~/contract'
+import { useLoaded } from '~/asking/useLoaded'
+import { api } from '~/lib/api'
+import { unitsNow } from '~/units/units'
+import { computed } from 'vue'
+import { dueDay, isLate } from '~/lib/due-days'
+import { when } from '~/units/format'
 
 /** What is due, and what came back: short, with the way to all of it. */
 const SOON = 14 * 24 * 3600 * 1000

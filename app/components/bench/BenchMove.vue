@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { JobLook } from '~~/contract'
 import type { NextStep } from '~~/core/proof'
+import { computed } from 'vue'
+import { countOf, jointWords, STAGE_WORDS, chanceWords } from '~~/core/words'
+import { deliveryWords } from '~/lib/delivery-words'
 
 /** What would bring a job on: what stops it, the next look, or how far it has come. */
 const props = defineProps<{ step: NextStep; look?: JobLook }>()

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { usePersonStore } from '~/stores/person'
+import { ref } from 'vue'
+import { navigateTo } from '#imports'
 /** Who is at this device. A name is picked, not proved: sign-in comes later. */
 const person = usePersonStore()
 const name = ref('')

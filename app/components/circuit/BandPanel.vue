@@ -4,6 +4,11 @@ import type { PhaseFigures } from '~~/core/proof'
 import type { CoreUnit } from '~~/core/quantity'
 import { useHeavy } from '~/asking/heavy'
 import { BAND_DRAWS, type BandFigure } from '~~/core/whatif'
+import { useDesk } from '~/job/useDesk'
+import { reactive, computed } from 'vue'
+import { readWithin } from '~/lib/number'
+import HeavyButton from '~/components/circuit/HeavyButton.vue'
+import RangeTable from '~/components/circuit/RangeTable.vue'
 
 /** How far the budget may be out: ten thousand circuits drawn within the stated errors, off the drawing thread. */
 const props = defineProps<{ figures: PhaseFigures }>()

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { MOST_PIECES, type BleedLinePiece } from '~~/core/installation'
+import { useDesk } from '~/job/useDesk'
+import { computed, ref } from 'vue'
+import { typedWithin, boundsIn, symbolOf, asTyped } from '~/units/units'
+import KeptInput from '~/components/frame/KeptInput.vue'
 
 /** A line between slave and bleed screw, where the screw does not sit on the slave itself. */
 const { kept, filing } = useDesk()

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import type { CoreUnit } from '~~/core/quantity'
+import { useId, computed } from 'vue'
+import { inUnits, withUnits } from '~/units/units'
 
 /** A figure that can be moved in thought: by sliding, by keys, or typed; and put back. */
 const value = defineModel<number>({ required: true })

@@ -4,6 +4,11 @@ import type { Found } from '~~/core/journal'
 import { download, fileName, standaloneSvg } from '../line/export-svg'
 import type { PartId } from '../line/part-words'
 import { sheetOf } from './sheets'
+import { useDesk } from '~/job/useDesk'
+import { useRoute, navigateTo } from '#imports'
+import { useTemplateRef, computed } from 'vue'
+import { millimetres, newtons } from '~/units/format'
+import ReleaseLine from '~/components/line/ReleaseLine.vue'
 
 /** The drawn circuit of the open desk, with its pad and the vehicle's attitude under it while a sheet is open. */
 const props = defineProps<{

@@ -1,5 +1,18 @@
 <script setup lang="ts">
 import { sheetOf, SHEETS } from './sheets'
+import { useDesk } from '~/job/useDesk'
+import { useRoute } from '#imports'
+import { computed } from 'vue'
+import SheetTabs from '~/components/frame/SheetTabs.vue'
+import VehicleJobs from '~/components/circuit/VehicleJobs.vue'
+import HistorySheet from '~/components/circuit/HistorySheet.vue'
+import PartsSheet from '~/components/circuit/PartsSheet.vue'
+import RouteSheet from '~/components/circuit/RouteSheet.vue'
+import CurveSheet from '~/components/circuit/CurveSheet.vue'
+import WhatIfSheet from '~/components/circuit/WhatIfSheet.vue'
+import WearSheet from '~/components/circuit/WearSheet.vue'
+import GuessSheet from '~/components/circuit/GuessSheet.vue'
+import KeepSheet from '~/components/circuit/KeepSheet.vue'
 
 /** The sheets of an open circuit, one at a time. */
 const { path, subject } = useDesk()

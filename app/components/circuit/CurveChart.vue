@@ -12,6 +12,8 @@ import type { ComposeOption } from 'echarts/core'
 import type { LineSeriesOption } from 'echarts/charts'
 import type { GridComponentOption, TooltipComponentOption } from 'echarts/components'
 import VChart from 'vue-echarts'
+import { useChartLook } from '~/frame/useChartLook'
+import { computed, useTemplateRef } from 'vue'
 
 /** One drawn line. Down is drawn full, up dashed; states are told apart by weight and dash, never by hue alone. */
 export interface ChartLine {

@@ -5,6 +5,11 @@ import { displayUnit, shown } from '~~/core/quantity'
 import { download, fileName, standaloneSvg } from '../line/export-svg'
 import type { ChartLine } from './CurveChart.vue'
 import { CLAMP_WORDS, clampChanges, curveRows, QUANTITIES, type QuantityId } from './curve-figures'
+import { defineAsyncComponent, computed, ref, useTemplateRef } from 'vue'
+import { useDesk } from '~/job/useDesk'
+import { useRoute, navigateTo } from '#imports'
+import { unitsNow, formatNow } from '~/units/units'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
 
 /** Pad force, pressure and travels over pad travel, down and up, every state over the others; the same as a table. */
 const CurveChart = defineAsyncComponent(() => import('./CurveChart.vue'))

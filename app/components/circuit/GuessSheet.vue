@@ -4,6 +4,13 @@ import { TAPE_READINGS, type TapeReading } from '~~/core/estimate'
 import { assumedFigures, installationField } from '~~/core/installation'
 import type { CoreUnit } from '~~/core/quantity'
 import { useHeavy } from '~/asking/heavy'
+import { useDesk } from '~/job/useDesk'
+import { reactive, toRef, ref, computed } from 'vue'
+import { useRetyping, typedWithin, withUnits, unitsNow, boundsIn, symbolOf } from '~/units/units'
+import { useGoodPedal } from '~/job/useGoodPedal'
+import { when } from '~/units/format'
+import HeavyButton from '~/components/circuit/HeavyButton.vue'
+import RangeTable from '~/components/circuit/RangeTable.vue'
 
 /** What nobody knows: what a few tape readings say all the same, how much of it is guess, and what to read next. */
 const { subject, vehicleId, kept, readings, vehicleEntries, filing } = useDesk()

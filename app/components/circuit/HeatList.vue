@@ -1,5 +1,10 @@
 <script setup lang="ts">
 import { MOST_HEAT, type HeatSource } from '~~/core/installation'
+import { useDesk } from '~/job/useDesk'
+import { computed, reactive, ref } from 'vue'
+import { typedWithin, boundsIn, symbolOf } from '~/units/units'
+import { millimetres } from '~/units/format'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** What is hot beside one of the lines, and whether it is sleeved there. */
 const props = defineProps<{ index: number }>()

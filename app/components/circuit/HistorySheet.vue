@@ -4,6 +4,16 @@ import type { VehicleHistory } from '~~/core/history'
 import { operationOf } from '~~/core/work'
 import type { DueTold, Page } from '~~/contract'
 import type { TrendDot } from './TrendChart.vue'
+import { useDesk } from '~/job/useDesk'
+import { useLoaded } from '~/asking/useLoaded'
+import { api } from '~/lib/api'
+import { unitsNow, asTyped, symbolOf, withUnits } from '~/units/units'
+import { computed } from 'vue'
+import { dueDay, isLate } from '~/lib/due-days'
+import { OUTCOME_WORDS, countOf } from '~~/core/words'
+import SaveFile from '~/components/frame/SaveFile.vue'
+import LoadState from '~/components/frame/LoadState.vue'
+import TrendChart from '~/components/circuit/TrendChart.vue'
 
 /** The vehicle over the years: its figures, leaks that come back, what it is owed, and its jobs. */
 const { vehicleId } = useDesk()

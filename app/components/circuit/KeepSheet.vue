@@ -9,6 +9,13 @@ import {
 } from '~~/contract'
 import { installationFrom } from '~~/core/journal'
 import { download, fileName } from '../line/export-svg'
+import { useDesk } from '~/job/useDesk'
+import { useJournalStore } from '~/stores/journal'
+import { usePersonStore } from '~/stores/person'
+import { ref, computed } from 'vue'
+import { describe } from '~/units/describe'
+import { when } from '~/units/format'
+import VehiclePicker from '~/components/vehicle/VehiclePicker.vue'
 
 /** The installation as a whole: out to a file, in from one, over to another vehicle, back to an earlier state. */
 const { subject, name, vehicleId, kept, filing } = useDesk()

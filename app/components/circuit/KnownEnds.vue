@@ -2,6 +2,10 @@
 import { jointAt, type JointPlace } from '~~/core/installation'
 import { endWords, type JointChecked } from '~~/core/journal'
 import type { End } from '~~/core/fitting'
+import { useDesk } from '~/job/useDesk'
+import { ref, computed } from 'vue'
+import { jointWords } from '~~/core/words'
+import EndForm from '~/components/fitting/EndForm.vue'
 
 /** The ends of a part as they are in the vehicle, read off; not known where nobody looked. */
 const props = defineProps<{ places: readonly JointPlace[] }>()

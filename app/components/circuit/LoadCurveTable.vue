@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { InputError, LOAD_POINT, readCircuit } from '~~/core/circuit'
 import { numberIn, stored } from '~~/core/quantity'
+import { useDesk } from '~/job/useDesk'
+import { computed, ref } from 'vue'
+import { asTyped, unitsNow, symbolOf, inUnits } from '~/units/units'
 
 /** The cover's load over the bearing's travel, point by point: assumed as a shape, typed where somebody knows it. */
 const { kept, filing } = useDesk()

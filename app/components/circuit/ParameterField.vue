@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { installationField, rangeOf, valueAt } from '~~/core/installation'
+import { useDesk } from '~/job/useDesk'
+import { ref, computed } from 'vue'
+import { useTypedText, typedWithin, boundsIn, unitsNow, withUnits, symbolOf } from '~/units/units'
 
 /** One figure of the installation: its value or its assumed range, where it is measured, and a field that takes a reading. */
 const props = defineProps<{ path: string }>()

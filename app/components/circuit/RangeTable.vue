@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { CoreUnit } from '~~/core/quantity'
+import { symbolOf, inUnits } from '~/units/units'
 
 /** Figures as far as they are known: nine cases in ten lie between from and to. */
 defineProps<{

@@ -1,6 +1,10 @@
 <script setup lang="ts">
 import type { PhaseFigures } from '~~/core/proof'
 import { HOURLY_RATE, sensitivity, type Bought, type Change } from '~~/core/whatif'
+import { useShopStore } from '~/stores/shop'
+import { ref, computed } from 'vue'
+import { inUnits, withUnits } from '~/units/units'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
 
 /** Which change buys most millimetres of reserve for what it costs; each can be tried. */
 const props = defineProps<{ figures: PhaseFigures }>()

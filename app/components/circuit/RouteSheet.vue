@@ -1,5 +1,11 @@
 <script setup lang="ts">
 import { unionAt, withRoute, type RoutePoint } from '~~/core/installation'
+import { useDesk } from '~/job/useDesk'
+import { computed, reactive } from 'vue'
+import { typedValue, typedWithin, boundsIn, unitsNow, asTyped, symbolOf } from '~/units/units'
+import { millimetres } from '~/units/format'
+import KeptInput from '~/components/frame/KeptInput.vue'
+import UndoButton from '~/components/frame/UndoButton.vue'
 
 /** The line's way as a short table; the same points can be dragged in the drawing or moved by arrow keys there. */
 const { kept, routing, filing } = useDesk()

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { MOST_SWITCHES, SWITCH_DOES, type PedalSwitch } from '~~/core/installation'
+import { useDesk } from '~/job/useDesk'
+import { computed, ref } from 'vue'
+import { readWithin } from '~/lib/number'
+import KeptInput from '~/components/frame/KeptInput.vue'
 
 /** Switches that the pedal or the master works, with the threads that showed as they were found. */
 const props = defineProps<{ at: 'pedal' | 'master' }>()

@@ -6,6 +6,8 @@ import { SVGRenderer } from 'echarts/renderers'
 import type { LineSeriesOption } from 'echarts/charts'
 import type { GridComponentOption, TooltipComponentOption } from 'echarts/components'
 import VChart from 'vue-echarts'
+import { useChartLook } from '~/frame/useChartLook'
+import { computed } from 'vue'
 
 /** One figure over the years. Found is a ring, left is a full dot: told apart by shape, not by hue. */
 export interface TrendDot {

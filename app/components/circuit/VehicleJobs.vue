@@ -1,5 +1,14 @@
 <script setup lang="ts">
 import type { BenchJob, PutOffTold } from '~~/contract'
+import { useDesk } from '~/job/useDesk'
+import { usePages } from '~/asking/usePages'
+import { useLoaded } from '~/asking/useLoaded'
+import { api } from '~/lib/api'
+import { withUnits } from '~/units/units'
+import { describe } from '~/units/describe'
+import { JOB_KIND_WORDS } from '~~/core/words'
+import { when } from '~/units/format'
+import PagedList from '~/components/frame/PagedList.vue'
 
 /** The jobs of this vehicle, and a way to open one. */
 const { vehicleId } = useDesk()

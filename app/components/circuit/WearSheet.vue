@@ -2,6 +2,12 @@
 import { FINGER_RATIO, mostRoom, wearOutlook, type RodState } from '~~/core/circuit'
 import { displayUnit } from '~~/core/quantity'
 import type { ChartLine, ChartMark } from './CurveChart.vue'
+import { defineAsyncComponent, ref, computed } from 'vue'
+import { useDesk } from '~/job/useDesk'
+import { readWithin } from '~/lib/number'
+import { unitsNow, withUnits, inUnits } from '~/units/units'
+import { millimetres } from '~/units/format'
+import ParameterField from '~/components/circuit/ParameterField.vue'
 
 /** Facing wear to come: how far the slave can still retract, whether the port lets it, and where the pedal takes up. */
 const CurveChart = defineAsyncComponent(() => import('./CurveChart.vue'))

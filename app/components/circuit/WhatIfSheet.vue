@@ -10,6 +10,12 @@ import {
 } from '~~/core/circuit'
 import type { CoreUnit } from '~~/core/quantity'
 import { subjectOf, withChange, withoutChange, type Change } from '~~/core/whatif'
+import { useDesk } from '~/job/useDesk'
+import { computed } from 'vue'
+import { formatNow, withUnits, unitsNow, inUnits } from '~/units/units'
+import ChangeSlider from '~/components/circuit/ChangeSlider.vue'
+import RemedyList from '~/components/circuit/RemedyList.vue'
+import BandPanel from '~/components/circuit/BandPanel.vue'
 
 /** What if: figures moved in thought, what that does under the foot, and which change buys most. */
 const { subject, measured, planned, changes, plan, filing } = useDesk()

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { Lamp, Sun } from '~/icons'
+import { useTheme } from '~/frame/useTheme'
+import { useJournalStore } from '~/stores/journal'
+import { usePersonStore } from '~/stores/person'
+import { onMounted, ref, computed } from 'vue'
 
 defineProps<{ title: string; sub?: string }>()
 const { look, turn } = useTheme()

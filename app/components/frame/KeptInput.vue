@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ref, watch } from 'vue'
 /**
  * A text field over a value that may change under the hand: while somebody types, what was typed stays, whatever comes in
  * from elsewhere.

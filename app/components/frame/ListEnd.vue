@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useIntersectionObserver } from '@vueuse/core'
+import { useTemplateRef } from 'vue'
 
 /** The end of a list that goes on: fetched as it comes in sight, or by its button. */
 defineProps<{ loading: boolean; more: boolean; error: string | null }>()

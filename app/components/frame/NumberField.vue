@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import type { CoreUnit } from '~~/core/quantity'
+import { ref, useId, computed } from 'vue'
+import { typedValue, typedWithin, boundsIn, symbolOf } from '~/units/units'
 
 /** A number with its unit, read as 4.5 or 4,5; what is wrong is said below it and what was typed stays. */
 const text = defineModel<string>({ required: true })

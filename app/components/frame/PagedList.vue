@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import LoadState from '~/components/frame/LoadState.vue'
+import ListEnd from '~/components/frame/ListEnd.vue'
 /** A list that comes in pages: waiting, why it could not be fetched, nothing in it, or the list with its end. */
 defineProps<{
   items: readonly unknown[] | null

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Problem } from '~~/contract'
+import { ref } from 'vue'
 
 /** A file of the server's to keep: that it is being written is said, and so is why it is not. */
 defineOptions({ inheritAttrs: false })

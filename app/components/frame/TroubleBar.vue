@@ -6,6 +6,13 @@
 import { useIntervalFn } from '@vueuse/core'
 import { shownAsOf } from '~/sync/kept'
 import { loosePhotos } from '~/sync/loose-photos'
+import { useJournalStore } from '~/stores/journal'
+import { computed, ref, defineAsyncComponent } from 'vue'
+import { api } from '~/lib/api'
+import { when } from '~/units/format'
+import PutBackBar from '~/components/frame/PutBackBar.vue'
+
+const AsideEntry = defineAsyncComponent(() => import('./AsideEntry.vue'))
 
 const journal = useJournalStore()
 const photographs = computed(() =>
@@ -63,7 +70,7 @@ function giveUp(id: string) {
   >
     <p class="min-w-0 grow py-1">
       <strong class="text-rust">Not accepted:</strong> {{ detail }}{{ ' ' }}
-      <LazyAsideEntry :entry="entry" />
+      <AsideEntry :entry="entry" />
     </p>
     <button type="button" class="quiet" @click="journal.sendAgain(entry.id)">Send again</button>
     <button type="button" class="quiet" @click="giveUp(entry.id)">

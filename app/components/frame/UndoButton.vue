@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import type { Entry } from '~~/core/journal'
+import { computed } from 'vue'
+import { describe } from '~/units/describe'
 
 /** Takes the last thing back, and says before it is pressed what that is. */
 const props = defineProps<{ entry: Entry | null }>()

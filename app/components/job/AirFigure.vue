@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { fieldAt, isImplausible } from '~~/core/circuit'
 import { meaning, type PhaseFigures } from '~~/core/proof'
+import { computed } from 'vue'
+import { formatNow, inUnits, symbolOf } from '~/units/units'
 
 /** Trapped air with its interval beside what the circuit allows, and what it means in a sentence. */
 const props = defineProps<{ figures: PhaseFigures; heading: string }>()

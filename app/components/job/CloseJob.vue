@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { CLOSING_WORDS, closingOwes } from '~~/core/proof'
+import { useJob } from '~/job/useJob'
+import { ref, computed } from 'vue'
+import { usePlan } from '~/job/usePlan'
 
 /** A job that is finished leaves the bench; one that is not proven, with a reason. The server asks the same. */
 const { state, file } = useJob()

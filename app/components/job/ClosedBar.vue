@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { useJob } from '~/job/useJob'
+import { usePersonStore } from '~/stores/person'
+import { when } from '~/units/format'
 /** Says that the job has left the bench, and opens it again. */
 const { state, withdraw } = useJob()
 const person = usePersonStore()

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { useJob } from '~/job/useJob'
+import { usePersonStore } from '~/stores/person'
+import { ref, computed } from 'vue'
+import { STAGE_WORDS } from '~~/core/words'
 /** Where the others on this job are, and a call to them; a call from them, which opens by itself. Nothing of it is kept. */
 const open = defineModel<boolean>({ required: true })
 const { company } = useJob()

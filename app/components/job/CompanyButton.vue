@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { UsersRound } from '~/icons'
+import { useJob } from '~/job/useJob'
+import { usePersonStore } from '~/stores/person'
+import { computed } from 'vue'
 
 /** Who else has this job open; opens the bar that says where they are and calls them. */
 const open = defineModel<boolean>({ required: true })

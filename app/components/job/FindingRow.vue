@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { findingKind, type FindingId } from '~~/core/diagnosis'
 import type { Entry, Phase } from '~~/core/journal'
+import { useJob } from '~/job/useJob'
+import { computed, ref } from 'vue'
+import { usePhotos } from '~/job/usePhotos'
+import LateEntries from '~/components/job/LateEntries.vue'
+import PhotoStrip from '~/components/photo/PhotoStrip.vue'
+import PhotoButton from '~/components/photo/PhotoButton.vue'
 
 /** One finding: present, absent or not looked at, in one tap. */
 const props = defineProps<{ finding: FindingId; phase: Phase; owed?: string }>()

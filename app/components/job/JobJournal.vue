@@ -2,6 +2,12 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import type { Entry } from '~~/core/journal'
 import { readingKind } from '~~/core/diagnosis'
+import { useJob } from '~/job/useJob'
+import { usePersonStore } from '~/stores/person'
+import { ref, computed } from 'vue'
+import { describe } from '~/units/describe'
+import { asTyped, typedWithin, boundsIn } from '~/units/units'
+import { when } from '~/units/format'
 
 /** Everything that was filed, newest first: nothing is erased, each entry can be taken back or put right. */
 const open = defineModel<boolean>({ required: true })

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import type { Held, Payloads } from '~~/core/journal'
+import { useJob } from '~/job/useJob'
+import { usePersonStore } from '~/stores/person'
+import { describe } from '~/units/describe'
+import { when } from '~/units/format'
 
 /** What was made earlier on a device that was away, and came in after something newer: shown beside what holds. */
 const props = defineProps<{

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { spoilsBleed } from '~~/core/plan'
 import { heldNow } from '~~/core/proof'
+import { useJob } from '~/job/useJob'
+import { usePlan } from '~/job/usePlan'
+import { computed } from 'vue'
 
 /** What is on and must come off, what is off and must go back: always in sight, in a line. */
 const { id, state, stage } = useJob()

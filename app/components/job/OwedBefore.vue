@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { dueWords } from '~~/core/due'
+import { useOwedBefore } from '~/job/useOwedBefore'
+import { formatNow } from '~/units/units'
 
 /** What the vehicle’s other jobs left owed, what is due first, each with the way to its job. */
 const { owed, whenOf } = useOwedBefore()

@@ -3,6 +3,10 @@ import { useElementSize } from '@vueuse/core'
 import { TERMS, type TravelBudget } from '~~/core/circuit'
 import { displayUnit } from '~~/core/quantity'
 import { labelsOf, padFigure, piecesOf, ticksTo, type LadderStacks } from './pad-ladder'
+import { useTemplateRef, ref, computed } from 'vue'
+import { unitsNow } from '~/units/units'
+import TermFormula from '~/components/job/TermFormula.vue'
+import BudgetTable from '~/components/job/BudgetTable.vue'
 
 /** The pad's travel as an upright rule: what takes it up, what is left, and what was measured; up to three states. */
 const props = defineProps<{ stacks: LadderStacks }>()

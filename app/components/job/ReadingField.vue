@@ -3,6 +3,23 @@ import type { Phase } from '~~/core/journal'
 import { readingKind, type ReadingName } from '~~/core/diagnosis'
 import { Ruler, Timer } from '~/icons'
 import { HELD_FOR, numberIn } from '~~/core/quantity'
+import { useJob } from '~/job/useJob'
+import { useId, ref, computed } from 'vue'
+import {
+  useTypedText,
+  inUnits,
+  unitsNow,
+  typedValue,
+  typedWithin,
+  boundsIn,
+  symbolOf,
+} from '~/units/units'
+import { useExpected } from '~/job/useExpected'
+import { readWithin } from '~/lib/number'
+import { seconds } from '~/units/describe'
+import LateEntries from '~/components/job/LateEntries.vue'
+import StopWatch from '~/components/job/StopWatch.vue'
+import TapeSum from '~/components/job/TapeSum.vue'
 
 /** One reading: its last value, and a field that files a new one. What is typed stays until it is filed. */
 const props = defineProps<{ reading: ReadingName; phase: Phase; before?: number | null }>()

@@ -8,6 +8,17 @@ import type { LineUnderstood, Statement } from '~~/core/jotting'
 import { phaseFigures } from '~~/core/proof'
 import { completedCheck } from './said-comparison'
 import { isReferring, meantByWork } from './said-work'
+import { useJournalStore } from '~/stores/journal'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { usePlan } from '~/job/usePlan'
+import { useTemplateRef, ref, computed, shallowRef, onMounted, watch } from 'vue'
+import { useBleedSetting } from '~/job/useBleedSetting'
+import { unitsNow, formatNow } from '~/units/units'
+import { describe } from '~/units/describe'
+import { millilitres } from '~/units/format'
+import { navigateTo } from '#imports'
+import { isTyping } from '~/lib/keys'
+import UndoButton from '~/components/frame/UndoButton.vue'
 
 /** One input that takes what a technician would jot down; it says what it understood before it is filed. */
 const journal = useJournalStore()

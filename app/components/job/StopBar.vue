@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import type { OpenStop } from '~~/core/proof'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { usePersonStore } from '~/stores/person'
+import { ref } from 'vue'
 
 /** Open stops, plainly: the job goes no further on that path until it is mended, or a named person takes it over. */
 const { file } = useJob()

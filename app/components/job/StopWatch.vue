@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { useRafFn, useStorage } from '@vueuse/core'
+import { ref, onBeforeUnmount } from 'vue'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** A stopwatch that a knuckle can start and stop, and that counts aloud for whoever is at the pedal. */
 const props = defineProps<{

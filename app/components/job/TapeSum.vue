@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { Delete } from '~/icons'
+import { ref, computed } from 'vue'
+import { useRetyping, unitsNow, typedValue, symbolOf, withUnits } from '~/units/units'
 
 /** Two tapes and their difference, typed on keys that a knuckle can hit. */
 const props = defineProps<{ tapes: readonly [before: string, after: string, way: 1 | -1 | 0] }>()

@@ -2,6 +2,8 @@
 import type { Term } from '~~/core/circuit'
 import { displayUnit, type CoreUnit } from '~~/core/quantity'
 import { padFigure, type LadderStack } from './pad-ladder'
+import { computed } from 'vue'
+import { unitsNow, symbolOf, withUnits } from '~/units/units'
 
 /** How one term of the travel budget is worked out: what it is, its formula, and the figures that go in. */
 const props = defineProps<{ term: Term; figures: LadderStack['figures'] }>()

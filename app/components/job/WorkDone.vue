@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { REPAIRS } from '~~/core/diagnosis'
 import { operationOf, OPERATIONS, type OperationId } from '~~/core/work'
+import { useJob } from '~/job/useJob'
+import { ref, computed } from 'vue'
+import { when } from '~/units/format'
 
 /** What was done, in one tap: what was decided comes first. What it touched decides what Prove asks. */
 const { state, file, withdraw } = useJob()

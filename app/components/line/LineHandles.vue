@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { unionAt, type Installation } from '~~/core/installation'
-import type { Routing } from '~/composables/useRouting'
+import type { Routing } from '~/job/useRouting'
 import type { LineDrawing } from './line-geometry'
+import { ref, computed } from 'vue'
+import { unitsNow } from '~/units/units'
+import { millimetres } from '~/units/format'
 
 /** The route's points, to be taken hold of: dragged, moved by arrow keys, added and removed. */
 const props = defineProps<{

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Pistons, Point } from './line-geometry'
+import { computed } from 'vue'
 
 /** Master from the side: barrel, piston where the pad has pushed it, compensating port over its cup. */
 const props = defineProps<{ at: Point; tilt: number; pistons: Pistons; stop: boolean }>()

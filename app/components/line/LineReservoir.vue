@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Point } from './line-geometry'
+import { computed } from 'vue'
 
 /** Reservoir with its level and marks, and the feed down to the master's port; shared, also the brakes' own outlet. */
 const props = defineProps<{ at: Point; level: number; low: boolean; shared: boolean }>()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Installation } from '~~/core/installation'
 import { pocketPath, type Pistons, type Point } from './line-geometry'
+import { computed } from 'vue'
 
 /** Slave from the side, its piston where the pad has pushed it, and beside it the same from its end, bleeder at its clock angle. */
 const props = defineProps<{

@@ -5,6 +5,12 @@ import type { SuspectTold } from '~~/core/diagnosis'
 import type { Found } from '~~/core/journal'
 import { stripParts, type Place } from './found-marks'
 import { bleederWords, type PartId } from './part-words'
+import { useDesk } from '~/job/useDesk'
+import { useFluid } from '~/job/useFluid'
+import { computed } from 'vue'
+import { withUnits } from '~/units/units'
+import { millilitres } from '~/units/format'
+import { chanceWords } from '~~/core/words'
 
 /** The line folded to one row, so that a stage has room: level, wet spots, suspects and air stay readable on it. */
 const props = defineProps<{

@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import type { PaperKind } from '~~/core/papers'
+import { useJob } from '~/job/useJob'
+import { unitsNow } from '~/units/units'
+import PaperSheet from '~/components/paper/PaperSheet.vue'
 
 /** A paper of the job, with controls that print it or give it as a PDF. */
 const { kind } = defineProps<{ kind: PaperKind }>()

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { PAPERS, type PaperKind } from '~~/core/papers'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { usePersonStore } from '~/stores/person'
+import { computed } from 'vue'
+import { formatNow } from '~/units/units'
 
 /** A paper of the open job as it comes out of the printer: black on white in either look. */
 const { kind } = defineProps<{ kind: PaperKind }>()

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { useJob } from '~/job/useJob'
+import { useModelNotes } from '~/job/useModelNotes'
+import { computed, ref, useTemplateRef } from 'vue'
+import { useJournalStore } from '~/stores/journal'
+import PhotoPicture from '~/components/photo/PhotoPicture.vue'
 /** What earlier jobs found out about this model: where a part hides, how it is reached; and a place to add to it. */
 defineProps<{ editable?: boolean }>()
 const job = useJob()

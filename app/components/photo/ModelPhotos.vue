@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { ModelPhoto } from '~~/contract'
 import type { ShownPhoto } from './PhotoStrip.vue'
+import { shallowRef, watch, computed } from 'vue'
+import { api } from '~/lib/api'
+import PhotoStrip from '~/components/photo/PhotoStrip.vue'
 
 /** What others have photographed on this model: where a part hides, what it looks like. */
 const props = defineProps<{ model: string | null; place?: string; except?: readonly string[] }>()

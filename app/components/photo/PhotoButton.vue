@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { Camera } from '~/icons'
+import type { useFiling } from '~/job/useFiling'
+import { useTemplateRef, ref } from 'vue'
+import { useJournalStore } from '~/stores/journal'
 
 /** Takes a photograph, with the camera where there is one, and files it where it belongs. */
 const props = defineProps<{

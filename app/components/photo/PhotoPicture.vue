@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ref, watch, onBeforeUnmount, computed } from 'vue'
 /** A photograph from the server, or from this browser while it waits to be sent. */
 const props = defineProps<{ file: string; waits: boolean; alt: string; size: 'full' | 'small' }>()
 const own = ref('')

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { shallowRef, ref } from 'vue'
+import PhotoPicture from '~/components/photo/PhotoPicture.vue'
 
 /** Photographs in a row; each opens, with its words, which can be changed, and can be taken back. */
 export interface ShownPhoto {

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useOrdersStore } from '~/stores/orders'
+import { money } from '~/lib/delivery-words'
 /** The basket beside the shelf: what is in it for whom, and what it comes to. */
 const orders = useOrdersStore()
 </script>

@@ -1,6 +1,16 @@
 <script setup lang="ts">
 import type { CatalogueAnswer, Order, Shop } from '~~/contract'
 import { nextDelivery } from '~~/core/orders'
+import { useOrdersStore } from '~/stores/orders'
+import { useShopStore } from '~/stores/shop'
+import { useCarried } from '~/frame/useCarried'
+import { useLoaded } from '~/asking/useLoaded'
+import { computed, ref } from 'vue'
+import { readWithin } from '~/lib/number'
+import { api } from '~/lib/api'
+import { deliveryWords, money, clock, daysWords } from '~/lib/delivery-words'
+import SupplierBar from '~/components/shelf/SupplierBar.vue'
+import KeptInput from '~/components/frame/KeptInput.vue'
 
 /** What is going to be ordered, supplier by supplier, over all jobs: bought together, one delivery brings it. */
 const orders = useOrdersStore()

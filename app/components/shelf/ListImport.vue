@@ -13,6 +13,10 @@ import {
   readRow,
   type ColumnMapping,
 } from '~~/core/shelf'
+import { shallowRef, ref, computed } from 'vue'
+import { api } from '~/lib/api'
+import { money } from '~/lib/delivery-words'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** A supplier’s list read in: what its columns are, how its first rows come out, and then all of it, with what was refused. */
 const PREVIEW = 8

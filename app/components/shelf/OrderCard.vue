@@ -8,6 +8,14 @@ import {
   toReturn,
   type OrderHappened,
 } from '~~/core/orders'
+import { useOrdersStore } from '~/stores/orders'
+import { usePersonStore } from '~/stores/person'
+import { useCarried } from '~/frame/useCarried'
+import { ref, computed } from 'vue'
+import { readWithin } from '~/lib/number'
+import { api } from '~/lib/api'
+import { when } from '~/units/format'
+import { deliveryWords, money, clock } from '~/lib/delivery-words'
 
 /** An order that is out: what the supplier says of it, and line by line what came, came short, came wrong or went back. */
 const props = defineProps<{ order: Order }>()

@@ -2,6 +2,12 @@
 import { useIntervalFn } from '@vueuse/core'
 import { openOf } from '~~/core/orders'
 import { plainForSheets } from '~~/core/shelf'
+import { useOrdersStore } from '~/stores/orders'
+import { ref, watch, onBeforeUnmount } from 'vue'
+import { useLoaded } from '~/asking/useLoaded'
+import SupplierBar from '~/components/shelf/SupplierBar.vue'
+import OnOff from '~/components/frame/OnOff.vue'
+import OrderCard from '~/components/shelf/OrderCard.vue'
 
 /** What is ordered and still to come, and what has come lately: received line by line, printed, saved, in the calendar. */
 const orders = useOrdersStore()

@@ -13,6 +13,14 @@ import {
   type PartKind,
 } from '~~/core/shelf'
 import type { NewPartBody, Part, StockAnswer } from '~~/contract'
+import { useOrdersStore } from '~/stores/orders'
+import { useCarried } from '~/frame/useCarried'
+import { asTyped, typedWithin, boundsIn, symbolOf } from '~/units/units'
+import { reactive, ref, computed, onMounted } from 'vue'
+import { readWithin } from '~/lib/number'
+import { api } from '~/lib/api'
+import { newId } from '~/lib/ids'
+import { clock } from '~/lib/delivery-words'
 
 /** One part of the shelf: what is known of it, changed here, asked of its supplier, and put into the basket. */
 const props = defineProps<{ part: Part | null }>()

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { useOrdersStore } from '~/stores/orders'
+import { computed } from 'vue'
+import { clock } from '~/lib/delivery-words'
 /** Whether the supplier that is reached by wire answers, and since when it does not. */
 const orders = useOrdersStore()
 const state = computed(() => orders.supplier)

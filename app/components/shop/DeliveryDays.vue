@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import type { DeliveryDay } from '~~/core/orders'
+import { reactive, computed } from 'vue'
+import { WEEKDAYS } from '~/lib/delivery-words'
 
 /** When parts come to this shop: ordered by then, here then. A ferry, a van, a bus. */
 const days = defineModel<DeliveryDay[]>({ required: true })

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { MOST_SHOP_FILE_BYTES, type Namesakes, type Problem, type ShopFileTold } from '~~/contract'
+import { usePersonStore } from '~/stores/person'
+import { useTemplateRef, ref, computed, shallowRef } from 'vue'
+import SaveFile from '~/components/frame/SaveFile.vue'
+import NamesakesAsk from '~/components/shop/NamesakesAsk.vue'
 
 /** The whole shop as a file, and a file of a job, a vehicle or a shop read in: all of it, or nothing. */
 const person = usePersonStore()

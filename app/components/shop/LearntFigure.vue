@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { settingOf, type Learnt, type LearntSetting } from '~~/core/learnt'
+import { useShopStore } from '~/stores/shop'
+import { ref, computed } from 'vue'
+import { when } from '~/units/format'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** A figure that the shop learns: what it says, whether it is used, and from which day on jobs count. */
 const { figure, heading, feeds } = defineProps<{ figure: Learnt; heading: string; feeds: string }>()

@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import type { Namesakes } from '~~/contract'
+import { usePersonStore } from '~/stores/person'
+import { reactive, ref, computed } from 'vue'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
 
 /** Each person of a file who has the name of somebody here: the same one, or another who gets a mark. */
 const props = defineProps<{ namesakes: Namesakes; file: string; busy: boolean }>()

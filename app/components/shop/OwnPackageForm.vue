@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { PACKAGES, PLACES, STATES, stateWords } from '~~/core/plan'
 import { emptyStep, stepIdOf, type PackageDraft, type StepDraft } from './own-package'
+import { PLACE_WORDS } from '~~/core/words'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** A package as a form: its steps in order, each with what it takes and what it leaves. */
 const draft = defineModel<PackageDraft>({ required: true })

@@ -2,6 +2,12 @@
 import { useSessionStorage } from '@vueuse/core'
 import { PACKAGES, readPackage, type Package } from '~~/core/plan'
 import { draftOf, emptyStep, fileOf, ownId, type PackageDraft } from './own-package'
+import { usePlansStore } from '~/stores/plans'
+import { useLoaded } from '~/asking/useLoaded'
+import { computed, ref, useTemplateRef } from 'vue'
+import { ApiError } from '~/lib/api'
+import LoadState from '~/components/frame/LoadState.vue'
+import OwnPackageForm from '~/components/shop/OwnPackageForm.vue'
 
 /** Packages of work of this shop's own: made from a usual one or from nothing, read from a file, changed, taken out. */
 const plans = usePlansStore()

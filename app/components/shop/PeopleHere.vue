@@ -1,5 +1,12 @@
 <script setup lang="ts">
 import type { Page, PeopleChange, Person } from '~~/contract'
+import { usePersonStore } from '~/stores/person'
+import { useLoaded } from '~/asking/useLoaded'
+import { api } from '~/lib/api'
+import { useSaving } from '~/frame/useSaving'
+import { watch, ref } from 'vue'
+import { when } from '~/units/format'
+import LoadState from '~/components/frame/LoadState.vue'
 
 /** Who works here: another name, two records made one, and each of it taken back; with who and when. */
 const person = usePersonStore()

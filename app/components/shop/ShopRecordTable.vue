@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { faultKind, priorsFrom, STRENGTH } from '~~/core/diagnosis'
+import { useShopStore } from '~/stores/shop'
+import { computed, ref } from 'vue'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
 
 /** How far the shop’s own closed jobs have moved the chances, and on how many jobs. */
 const shop = useShopStore()

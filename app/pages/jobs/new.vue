@@ -2,6 +2,19 @@
 import { useSessionStorage } from '@vueuse/core'
 import { COMPLAINTS, type ComplaintId } from '~~/core/diagnosis'
 import { JOB_KINDS, type JobKind } from '~~/core/journal'
+import { useRoute, navigateTo } from '#imports'
+import { usePersonStore } from '~/stores/person'
+import { useLoaded } from '~/asking/useLoaded'
+import { newId } from '~/lib/ids'
+import { ref, computed, useTemplateRef } from 'vue'
+import { JOB_KIND_WORDS } from '~~/core/words'
+import { showFirstError } from '~/lib/first-error'
+import { makeEntry } from '~/stores/journal'
+import { createOnce } from '~/lib/create-once'
+import { startPage } from '~/job/kept-stage'
+import AppHeader from '~/components/frame/AppHeader.vue'
+import LoadState from '~/components/frame/LoadState.vue'
+import VehiclePicker from '~/components/vehicle/VehiclePicker.vue'
 
 const route = useRoute()
 const person = usePersonStore()

@@ -1,4 +1,15 @@
 <script setup lang="ts">
+import { useRoute } from '#imports'
+import { usePersonStore } from '~/stores/person'
+import { useOrdersStore } from '~/stores/orders'
+import { onMounted, computed } from 'vue'
+import AppHeader from '~/components/frame/AppHeader.vue'
+import TroubleBar from '~/components/frame/TroubleBar.vue'
+import SheetTabs from '~/components/frame/SheetTabs.vue'
+import PartsTable from '~/components/shelf/PartsTable.vue'
+import BasketView from '~/components/shelf/BasketView.vue'
+import OrdersView from '~/components/shelf/OrdersView.vue'
+import ListImport from '~/components/shelf/ListImport.vue'
 /** The shelf of the whole shop: parts, the basket, what is on order, and lists that are read in. */
 const SHEETS = [
   { id: 'parts', name: 'Parts' },

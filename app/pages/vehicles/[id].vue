@@ -5,10 +5,25 @@ import { archetypeById, assumedFigures } from '~~/core/installation'
 import { installationFrom } from '~~/core/journal'
 import { phaseFigures } from '~~/core/proof'
 import { drawnOn, sheetOf } from '~/components/circuit/sheets'
-import { sheetSight } from '~/stages/in-sight'
+import { sheetSight } from '~/job/in-sight'
 import { useFollowing } from '~/sync/following'
 import { useOpened } from '~/sync/opened'
-import type { Measured } from '~/composables/useDesk'
+import { type Measured, stackOf, provideDesk } from '~/job/useDesk'
+import { useRoute } from '#imports'
+import { useJournalStore } from '~/stores/journal'
+import { usePersonStore } from '~/stores/person'
+import { useLoaded } from '~/asking/useLoaded'
+import { useFiling } from '~/job/useFiling'
+import { computed, ref, defineAsyncComponent } from 'vue'
+import { useRouting } from '~/job/useRouting'
+import { isTyping } from '~/lib/keys'
+import AppHeader from '~/components/frame/AppHeader.vue'
+import TroubleBar from '~/components/frame/TroubleBar.vue'
+import LoadState from '~/components/frame/LoadState.vue'
+import CircuitLine from '~/components/circuit/CircuitLine.vue'
+import PadLadder from '~/components/job/PadLadder.vue'
+
+const VehicleNames = defineAsyncComponent(() => import('~/components/vehicle/VehicleNames.vue'))
 
 /** A vehicle: its release circuit on the line and the ladder, its sheets and its jobs. */
 const route = useRoute()
@@ -75,7 +90,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       </template>
     </AppHeader>
     <TroubleBar />
-    <LazyVehicleNames v-if="vehicle && naming" v-model="naming" :vehicle="vehicle" @renamed="load" />
+    <VehicleNames v-if="vehicle && naming" v-model="naming" :vehicle="vehicle" @renamed="load" />
     <LoadState :loading="loading" :error="error" @again="load" />
     <div
       v-if="vehicle && kept"

@@ -1,5 +1,11 @@
 <script setup lang="ts">
 import type { Vehicle } from '~~/contract'
+import { useQueryText } from '~/frame/useQueryText'
+import { useSearch, usePages } from '~/asking/usePages'
+import AppHeader from '~/components/frame/AppHeader.vue'
+import TroubleBar from '~/components/frame/TroubleBar.vue'
+import SearchField from '~/components/frame/SearchField.vue'
+import PagedList from '~/components/frame/PagedList.vue'
 
 const typed = useQueryText('search')
 const search = useSearch(typed)

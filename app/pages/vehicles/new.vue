@@ -4,6 +4,16 @@ import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { fieldAt } from '~~/core/circuit'
 import { ARCHETYPES, fromArchetype, withMeasured, type Installation } from '~~/core/installation'
 import { shown } from '~~/core/quantity'
+import { usePersonStore } from '~/stores/person'
+import { newId } from '~/lib/ids'
+import { unitsNow, retyped, typedWithin } from '~/units/units'
+import { watch, ref, computed, useTemplateRef } from 'vue'
+import { showFirstError } from '~/lib/first-error'
+import { createOnce } from '~/lib/create-once'
+import { makeEntry } from '~/stores/journal'
+import { navigateTo } from '#imports'
+import AppHeader from '~/components/frame/AppHeader.vue'
+import NumberField from '~/components/frame/NumberField.vue'
 
 const person = usePersonStore()
 void person.load().catch(() => undefined)

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useBleeding } from '~/job/useBleeding'
+import { useJob } from '~/job/useJob'
 /** What to do next in this bleed: go on, change, measure, look for something else. */
 const { advice, following } = useBleeding()
 const { id } = useJob()

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { useBleeding } from '~/job/useBleeding'
+import { computed } from 'vue'
+import { withUnits } from '~/units/units'
 /** What is thought to be left, and where, by everything that was logged: a reckoning, no measurement. */
 const { now, target } = useBleeding()
 const PLACES = ['line', 'slave', 'master'] as const

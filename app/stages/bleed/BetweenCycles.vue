@@ -1,6 +1,10 @@
 <script setup lang="ts">
 import { TRICK_ROWS } from '~~/core/bleed'
 import { PEDAL_SAYS, TRICKS, type PedalSays, type Trick } from '~~/core/journal'
+import { useJob } from '~/job/useJob'
+import { ref, computed } from 'vue'
+import { useRetyping, typedWithin, boundsIn, typedValue, symbolOf } from '~/units/units'
+import { PEDAL_SAYS_WORDS } from '~~/core/words'
 
 /** Between cycles: what the pedal says, and tricks for air that no cycle reaches, each with its caution. */
 const { file } = useJob()

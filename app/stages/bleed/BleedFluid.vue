@@ -1,5 +1,13 @@
 <script setup lang="ts">
 import { FLUIDS } from '~~/core/fluid'
+import { useJob } from '~/job/useJob'
+import { useFluid } from '~/job/useFluid'
+import { useContainersStore } from '~/stores/containers'
+import { computed } from 'vue'
+import { when, millilitres } from '~/units/format'
+import FluidStop from '~/components/fluid/FluidStop.vue'
+import ContainerShelf from '~/components/fluid/ContainerShelf.vue'
+import DisposedFluid from '~/stages/bleed/DisposedFluid.vue'
 
 /** What is in the circuit and what is being filled in, out of which container, opened when. */
 const { state } = useJob()

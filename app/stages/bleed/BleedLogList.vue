@@ -1,5 +1,10 @@
 <script setup lang="ts">
 import { LIMITS } from '~~/core/proof'
+import { useJob } from '~/job/useJob'
+import { computed, ref } from 'vue'
+import { describe } from '~/units/describe'
+import { when } from '~/units/format'
+import CycleCorrection from '~/stages/bleed/CycleCorrection.vue'
 
 /** What was logged, newest first: cycles, top-ups, tricks and what the pedal said. */
 const { state, withdraw } = useJob()

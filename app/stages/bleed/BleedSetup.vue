@@ -1,5 +1,11 @@
 <script setup lang="ts">
 import { KIT, type BleedSetup } from '~~/core/journal'
+import { useBleeding } from '~/job/useBleeding'
+import { computed, ref } from 'vue'
+import { asTyped, typedWithin, boundsIn, symbolOf } from '~/units/units'
+import { KIT_WORDS } from '~~/core/words'
+import OnOff from '~/components/frame/OnOff.vue'
+import KeptInput from '~/components/frame/KeptInput.vue'
 
 /** With whom, with what, and how far its gauges really reach. */
 const { setup, set, dry } = useBleeding()

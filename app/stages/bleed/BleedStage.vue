@@ -1,5 +1,16 @@
 <script setup lang="ts">
 import { provideCoach } from './coach/useCoach'
+import { useJob } from '~/job/useJob'
+import { useRoute } from '#imports'
+import { provideBleeding } from '~/job/useBleeding'
+import { computed } from 'vue'
+import { millilitres } from '~/units/format'
+import CoachRun from '~/stages/bleed/coach/CoachRun.vue'
+import SheetTabs from '~/components/frame/SheetTabs.vue'
+import LogSheet from '~/stages/bleed/LogSheet.vue'
+import MethodSheet from '~/stages/bleed/MethodSheet.vue'
+import InsideSheet from '~/stages/bleed/InsideSheet.vue'
+import CoachSetUp from '~/stages/bleed/coach/CoachSetUp.vue'
 
 /** Bleed: what is logged, which method reaches this line's air, and what happens inside. */
 const { id } = useJob()

@@ -1,6 +1,11 @@
 <script setup lang="ts">
 import { CAME_OUT, WITHOUT_STROKES, type BleedCycle, type Held } from '~~/core/journal'
 import { WORKSHOP_VOLUME } from '~~/core/quantity'
+import { useJob } from '~/job/useJob'
+import { ref } from 'vue'
+import { asTyped, typedWithin, boundsIn, symbolOf } from '~/units/units'
+import { readWithin } from '~/lib/number'
+import { CAME_OUT_WORDS } from '~~/core/words'
 
 /** A cycle that was logged wrong, said again: it takes the place of the first. */
 const props = defineProps<{ held: Held<BleedCycle> }>()

@@ -1,5 +1,10 @@
 <script setup lang="ts">
 import { WORKSHOP_VOLUME } from '~~/core/quantity'
+import { useJob } from '~/job/useJob'
+import { ref, computed } from 'vue'
+import { useRetyping, typedWithin, boundsIn, symbolOf } from '~/units/units'
+import { millilitres, when } from '~/units/format'
+import { describe } from '~/units/describe'
 
 /** Used fluid: what was caught, by what was logged, and what went to licensed collection. */
 const { state, file, withdraw } = useJob()

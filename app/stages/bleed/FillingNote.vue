@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { FLUIDS } from '~~/core/fluid'
 import { fillingOf, type RankedEntry, RUNS } from '~~/core/bleed'
+import { useFluid } from '~/job/useFluid'
+import { computed } from 'vue'
+import { formatNow, withUnits } from '~/units/units'
 
 /** Filling a dry circuit is a phase of its own: with what, how much, when to stop, and what looks wrong and is not. */
 const props = defineProps<{ entry: RankedEntry }>()

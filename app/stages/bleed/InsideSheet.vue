@@ -14,6 +14,12 @@ import {
   type Moment,
   type Tones,
 } from './inside-draw'
+import { useBleeding } from '~/job/useBleeding'
+import { useTheme } from '~/frame/useTheme'
+import { onMounted, onUnmounted, ref, computed, watch, watchEffect } from 'vue'
+import { isTyping } from '~/lib/keys'
+import { withUnits } from '~/units/units'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** Inside the circuit: where the air goes while a run is played, and where it is thought to be in the bleed that is under way. */
 const { asIf, asked, entry, keyOf, laid, looked, open, picture, now } = useBleeding()

@@ -12,6 +12,32 @@ import {
   type CameOut,
   type Method,
 } from '~~/core/journal'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { useBleedSetting } from '~/job/useBleedSetting'
+import { ref, computed, watch } from 'vue'
+import {
+  useRetyping,
+  withUnits,
+  typedWithin,
+  boundsIn,
+  typedValue,
+  symbolOf,
+  inUnits,
+  unitsNow,
+} from '~/units/units'
+import { useBleeding } from '~/job/useBleeding'
+import { readWithin } from '~/lib/number'
+import { BLEED_PHASE_WORDS, CAME_OUT_WORDS } from '~~/core/words'
+import BleedFluid from '~/stages/bleed/BleedFluid.vue'
+import OnOff from '~/components/frame/OnOff.vue'
+import CameOutTube from '~/stages/bleed/CameOutTube.vue'
+import BetweenCycles from '~/stages/bleed/BetweenCycles.vue'
+import AdviceBox from '~/stages/bleed/AdviceBox.vue'
+import AirLeft from '~/stages/bleed/AirLeft.vue'
+import AirFigure from '~/components/job/AirFigure.vue'
+import ReadingField from '~/components/job/ReadingField.vue'
+import StageProofTable from '~/stages/bleed/coach/StageProofTable.vue'
+import BleedLogList from '~/stages/bleed/BleedLogList.vue'
 
 /** Cycles with what came out, strokes since the last top-up, and how free travel goes. */
 const { id, state, file } = useJob()

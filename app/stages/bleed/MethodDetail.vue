@@ -2,6 +2,11 @@
 import { entryWords, sequenceWords, type RankedEntry } from '~~/core/bleed'
 import type { Method } from '~~/core/journal'
 import { CHANGE_WORDS, CONSTANT_WORDS } from './way-words'
+import { useBleeding } from '~/job/useBleeding'
+import { useJob } from '~/job/useJob'
+import { useBleedSetting } from '~/job/useBleedSetting'
+import { computed } from 'vue'
+import { formatNow } from '~/units/units'
 
 /** One way looked at closely: its figures as ranges, what they hang on, and what would change them. */
 const props = defineProps<{ entry: RankedEntry }>()

@@ -2,6 +2,15 @@
 import { isImplausible } from '~~/core/circuit'
 import { sequenceWords, targetWords, type RankedEntry } from '~~/core/bleed'
 import { CHANGE_WORDS, stepWords } from './way-words'
+import { useBleeding } from '~/job/useBleeding'
+import { useJobFigures, useJob } from '~/job/useJob'
+import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { formatNow, withUnits } from '~/units/units'
+import BleedSetup from '~/stages/bleed/BleedSetup.vue'
+import RuledOutList from '~/stages/bleed/RuledOutList.vue'
+import FillingNote from '~/stages/bleed/FillingNote.vue'
+import MethodDetail from '~/stages/bleed/MethodDetail.vue'
+import ShopBleeds from '~/stages/bleed/ShopBleeds.vue'
 
 /** Which method, which sequence: ranked over what is not known for sure, the quickest that gets there first. */
 const {

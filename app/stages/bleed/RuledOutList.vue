@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { ruledOutWords, runsOf, sequenceWords } from '~~/core/bleed'
+import { useBleeding } from '~/job/useBleeding'
+import { computed, ref } from 'vue'
 
 /** What cannot be done here, each with its reason; what the brakes rule out can be let in on somebody's word. */
 const { out, setup, set, keyOf } = useBleeding()

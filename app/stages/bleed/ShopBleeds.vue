@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { RUNS } from '~~/core/bleed'
+import { useBleedLearntStore } from '~/stores/bleed-learnt'
 /** What this shop's own bleeds say, counted, and that the ranking takes it in. */
 const learnt = useBleedLearntStore()
 const ROUTING_WORDS = { crest: 'over a crest', falls: 'falling' } as const

@@ -4,6 +4,11 @@ import { ADAPTERS, CHAIN_COSTS, chain, chainAlternatives, type End, type Piece }
 import { endWords } from '~~/core/journal'
 import { endsOf } from '~~/core/shelf'
 import type { Part } from '~~/contract'
+import { useJob } from '~/job/useJob'
+import { shallowRef, onMounted, computed, ref } from 'vue'
+import { api } from '~/lib/api'
+import { readWithin } from '~/lib/number'
+import EndForm from '~/components/fitting/EndForm.vue'
 
 /** Two ends that do not join: the cheapest pieces between them with what else would do, beside a new pipe and the old one. */
 const props = defineProps<{ from: End; to: End }>()

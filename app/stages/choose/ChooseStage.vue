@@ -1,6 +1,18 @@
 <script setup lang="ts">
 import { chooseOwed } from '~~/core/proof'
 import { CHOOSE_SHEETS, chooseSheetOf } from './sheets'
+import { useJob } from '~/job/useJob'
+import { useRoute } from '#imports'
+import { computed } from 'vue'
+import SheetTabs from '~/components/frame/SheetTabs.vue'
+import SizingSheet from '~/stages/choose/SizingSheet.vue'
+import JointSheet from '~/stages/choose/JointSheet.vue'
+import PipeSheet from '~/stages/choose/PipeSheet.vue'
+import LineSheet from '~/stages/choose/LineSheet.vue'
+import SlaveSheet from '~/stages/choose/SlaveSheet.vue'
+import FluidSheet from '~/stages/choose/FluidSheet.vue'
+import CompareSheet from '~/stages/choose/CompareSheet.vue'
+import OrderSheet from '~/stages/choose/OrderSheet.vue'
 
 /** Choose: cylinders, joints, pipe, line, the slave’s ports and fluid; old against new, and what has to be ordered. */
 const { id, state } = useJob()

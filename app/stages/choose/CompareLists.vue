@@ -11,6 +11,9 @@ import {
   type FitList,
 } from '~~/core/side-by-side'
 import type { OpenComparison } from './useComparison'
+import { useJob } from '~/job/useJob'
+import { useDesk } from '~/job/useDesk'
+import { ref, watch, computed } from 'vue'
 
 /** What stays, what moves across, what is thrown away, and what will probably break: ordered before anything comes off. */
 const props = defineProps<{ of: Compared; comparison: OpenComparison }>()

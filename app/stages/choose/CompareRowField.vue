@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { JUDGED_WORDS, type Judged, type RowValue } from '~~/core/side-by-side'
 import type { OpenComparison } from './useComparison'
+import { computed, ref } from 'vue'
+import { asTyped, typedWithin, boundsIn, symbolOf } from '~/units/units'
+import KeptInput from '~/components/frame/KeptInput.vue'
 
 /** One row of old against new: both sides, how it is judged, and which change it needs. */
 const props = defineProps<{ row: OpenComparison['rows']['value'][number]; needed: boolean }>()

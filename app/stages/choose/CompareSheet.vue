@@ -2,6 +2,20 @@
 import type { Part } from '~~/contract'
 import { COMPARED, COMPARED_WORDS, FIT_WORDS, type Compared } from '~~/core/side-by-side'
 import { useComparison } from './useComparison'
+import { useJob } from '~/job/useJob'
+import { useDesk } from '~/job/useDesk'
+import { useOrdersStore } from '~/stores/orders'
+import { useRoute, navigateTo } from '#imports'
+import { computed, shallowRef, watch, onMounted } from 'vue'
+import { api } from '~/lib/api'
+import { usePhotos } from '~/job/usePhotos'
+import OnOff from '~/components/frame/OnOff.vue'
+import KeptInput from '~/components/frame/KeptInput.vue'
+import CompareRowField from '~/stages/choose/CompareRowField.vue'
+import PhotoButton from '~/components/photo/PhotoButton.vue'
+import PhotoStrip from '~/components/photo/PhotoStrip.vue'
+import CompareLists from '~/stages/choose/CompareLists.vue'
+import FilledSet from '~/stages/choose/FilledSet.vue'
 
 /** The new part beside the old one, row by row, before anything comes off. */
 const job = useJob()

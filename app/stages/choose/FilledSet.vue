@@ -3,6 +3,12 @@ import { jointAt } from '~~/core/installation'
 import { operationOf } from '~~/core/work'
 import { SEAT_WORDS, SEATS, type Seat } from '~~/core/fitting'
 import { weighSet } from '~~/core/side-by-side'
+import { useDesk } from '~/job/useDesk'
+import { useShopStore } from '~/stores/shop'
+import { ref, computed, onMounted } from 'vue'
+import { readWithin } from '~/lib/number'
+import { money } from '~/lib/delivery-words'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** A filled, assembled set against dry single parts: bleeding that it spares, and the joint that it forces open. */
 const { kept } = useDesk()

@@ -1,6 +1,21 @@
 <script setup lang="ts">
 import { CLIMATES, FLUID_KINDS, FLUIDS, type FluidKind } from '~~/core/fluid'
 import { fluidFrom, type FluidInside } from '~~/core/journal'
+import { useJob } from '~/job/useJob'
+import { useJournalStore } from '~/stores/journal'
+import { usePersonStore } from '~/stores/person'
+import { useFluid } from '~/job/useFluid'
+import { computed, reactive } from 'vue'
+import { readWithin } from '~/lib/number'
+import { typedWithin, boundsIn, inUnits, symbolOf, withUnits, asTyped } from '~/units/units'
+import { millilitres } from '~/units/format'
+import FluidStop from '~/components/fluid/FluidStop.vue'
+import ReadingField from '~/components/job/ReadingField.vue'
+import KeptInput from '~/components/frame/KeptInput.vue'
+import TypedProblems from '~/components/frame/TypedProblems.vue'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
+import ParameterField from '~/components/circuit/ParameterField.vue'
+import ContainerShelf from '~/components/fluid/ContainerShelf.vue'
 
 /** What is inside, how old and what that does to its boiling point; what may go in, out of which container, and how much. */
 const { state, vehicle, vehicleEntries, file, problem } = useJob()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { TIGHTENING, type Seat } from '~~/core/fitting'
+import { computed } from 'vue'
 
 /** How a joint of this seat is tightened and proved, as general practice. */
 const props = defineProps<{ seat: Seat }>()

@@ -2,6 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import type { Contact, End, Joint } from '~~/core/fitting'
 import { facing, portFirst, type Outline } from './joint-geometry'
+import { computed, useId, useTemplateRef } from 'vue'
 
 /** Two ends in section on one axis, to one scale: green with a tick where they meet rightly, red with a cross where they do not. */
 const props = defineProps<{ a: End; b: End; joint: Joint; contacts: Contact[] }>()

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { SEAL_WORDS, type Contact, type Joint, type Seal } from '~~/core/fitting'
 import { VERDICT_OF_JOINT } from '~~/core/journal'
+import { computed } from 'vue'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** Whether two ends join, place by place, and the seals that lie ready. */
 const props = defineProps<{

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { compareLayouts, usualLayouts, type LayoutRow } from '~~/core/layout'
+import { useJob } from '~/job/useJob'
+import { useDesk } from '~/job/useDesk'
+import { computed } from 'vue'
+import { symbolOf, inUnits } from '~/units/units'
 
 /** Ways to lay the line, side by side: joints, pieces, minutes, swell, spare length and what is left at the pedal. */
 const { file, problem, state } = useJob()

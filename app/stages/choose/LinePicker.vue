@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import type { Line } from '~~/core/circuit'
+import { millimetres } from '~/units/format'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** Which of the lines one works on; nothing where there is only one. */
 const index = defineModel<number>({ required: true })

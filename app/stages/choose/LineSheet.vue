@@ -1,6 +1,17 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
 import { checkLine, type LaidLine } from '~~/core/layout'
+import { useJob } from '~/job/useJob'
+import { useDesk } from '~/job/useDesk'
+import { useRoute, navigateTo } from '#imports'
+import { computed, reactive } from 'vue'
+import { typedWithin, boundsIn, formatNow, symbolOf, asTyped, inUnits } from '~/units/units'
+import LinePicker from '~/stages/choose/LinePicker.vue'
+import KeptInput from '~/components/frame/KeptInput.vue'
+import TypedProblems from '~/components/frame/TypedProblems.vue'
+import OnOff from '~/components/frame/OnOff.vue'
+import HeatList from '~/components/circuit/HeatList.vue'
+import LayoutTable from '~/stages/choose/LayoutTable.vue'
 
 /** How a line is to lie: slack, bends, twist, heat, clearance, and what it takes; layouts side by side. */
 const { id, problem } = useJob()

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { NEED_GROUP_WORDS, NEED_GROUPS, type Need } from '~~/core/orders'
 import { ORDER_STATE_WORDS, openOf } from '~~/core/orders'
+import { useJob } from '~/job/useJob'
+import { useOrdersStore } from '~/stores/orders'
+import { useNeeds } from '~/job/useNeeds'
+import { useCarried } from '~/frame/useCarried'
+import { useLoaded } from '~/asking/useLoaded'
+import { ref, computed, reactive } from 'vue'
+import { readWithin } from '~/lib/number'
+import { jointWords } from '~~/core/words'
+import { deliveryWords, money, daysWords } from '~/lib/delivery-words'
 
 /** All that this job takes, with what the shelf has for it: into the basket in one go, so that one delivery brings it. */
 const { id } = useJob()

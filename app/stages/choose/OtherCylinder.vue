@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { ref, computed } from 'vue'
+import { useRetyping, typedWithin, boundsIn } from '~/units/units'
 /** A cylinder of another bore, with its stroke where that differs from the present one’s. */
 const props = defineProps<{ part: 'master' | 'slave' }>()
 const emit = defineEmits<{ add: [cylinder: { bore: number; stroke?: number }] }>()

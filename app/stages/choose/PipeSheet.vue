@@ -9,6 +9,26 @@ import {
 } from '~~/core/layout'
 import { download, fileName } from '~/components/line/export-svg'
 import { usePipe } from './usePipe'
+import { useJob } from '~/job/useJob'
+import { useDesk } from '~/job/useDesk'
+import { useRoute, navigateTo } from '#imports'
+import { computed, reactive, ref, useTemplateRef } from 'vue'
+import {
+  typedWithin,
+  boundsIn,
+  useTypedText,
+  formatNow,
+  symbolOf,
+  withUnits,
+  inUnits,
+  asTyped,
+} from '~/units/units'
+import { readWithin } from '~/lib/number'
+import { millimetres } from '~/units/format'
+import LinePicker from '~/stages/choose/LinePicker.vue'
+import KeptInput from '~/components/frame/KeptInput.vue'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
+import TypedProblems from '~/components/frame/TypedProblems.vue'
 
 /** A pipe to be made: corners from the drawing or by hand, what is cut, where it is bent, and a true-size print. */
 const { id } = useJob()

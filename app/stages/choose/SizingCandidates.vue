@@ -1,5 +1,11 @@
 <script setup lang="ts">
 import type { Sizing } from './useSizing'
+import { computed, reactive, ref } from 'vue'
+import { unitsNow, inUnits, typedWithin, boundsIn, asTyped, symbolOf } from '~/units/units'
+import { readWithin } from '~/lib/number'
+import OnOff from '~/components/frame/OnOff.vue'
+import OtherCylinder from '~/stages/choose/OtherCylinder.vue'
+import KeptInput from '~/components/frame/KeptInput.vue'
 
 /** What is tried: bores at a tap or typed, the pedal’s ratio, lines, a longer rod, and the limits. */
 const props = defineProps<{ sizing: Sizing }>()

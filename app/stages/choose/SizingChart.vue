@@ -7,6 +7,10 @@ import type { EChartsOption } from 'echarts'
 import VChart from 'vue-echarts'
 import { displayUnit } from '~~/core/quantity'
 import type { SizingOption } from '~~/core/sizing'
+import { useChartLook } from '~/frame/useChartLook'
+import { computed, useTemplateRef, ref } from 'vue'
+import { unitsNow, inUnits } from '~/units/units'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** Least reserve of the four states over pad force. What nothing beats is full and joined; what does not stand is a cross. */
 const props = defineProps<{

@@ -14,6 +14,19 @@ import {
 } from '~~/core/sizing'
 
 import type { ShelfCylinders } from './useShelfCylinders'
+import { useJob } from '~/job/useJob'
+import { computed } from 'vue'
+import {
+  formatNow,
+  useTypedText,
+  typedWithin,
+  symbolOf,
+  boundsIn,
+  withUnits,
+  inUnits,
+} from '~/units/units'
+import { money } from '~/lib/delivery-words'
+import { newtons } from '~/units/format'
 
 /** One option: what it gives and takes in a sentence, how fast it is, and the plan that it becomes, now or later. */
 const props = defineProps<{

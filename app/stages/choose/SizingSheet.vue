@@ -5,6 +5,13 @@ import { plannedFigures } from '~~/core/proof'
 import { planOf, type SizingOption } from '~~/core/sizing'
 import type { LadderStack } from '~/components/job/pad-ladder'
 import { useSizing } from './useSizing'
+import { defineAsyncComponent, ref, watch, computed, watchEffect } from 'vue'
+import { useDesk } from '~/job/useDesk'
+import { inUnits, unitsNow } from '~/units/units'
+import { millilitres, millimetres } from '~/units/format'
+import SizingCandidates from '~/stages/choose/SizingCandidates.vue'
+import SizingChoice from '~/stages/choose/SizingChoice.vue'
+import SizingTable from '~/stages/choose/SizingTable.vue'
 
 /** Every combination of the candidates: force against what is left, which ones no other beats, and what each would mean. */
 const SizingChart = defineAsyncComponent(() => import('./SizingChart.vue'))

@@ -1,6 +1,10 @@
 <script setup lang="ts">
 import type { Layout } from '~~/core/layout'
 import type { SizingOption } from '~~/core/sizing'
+import { ref, computed } from 'vue'
+import { inUnits, symbolOf } from '~/units/units'
+import { ADVICE_WORDS } from '~~/core/words'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** Every combination with its figures: what nothing beats first, then the rest by force. */
 const props = defineProps<{

@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
 import { slaveCard } from '~~/core/layout'
+import { useJob } from '~/job/useJob'
+import { useDesk } from '~/job/useDesk'
+import { computed, ref } from 'vue'
+import { readWithin } from '~/lib/number'
+import ParameterField from '~/components/circuit/ParameterField.vue'
+import KeptInput from '~/components/frame/KeptInput.vue'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
 
 /** The slave’s two ports: which takes the bleed screw, how it is turned, how high the nose, what a wrench reaches. */
 const { id, file, problem } = useJob()

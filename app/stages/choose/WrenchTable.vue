@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { HEXES, hexesNear, THREADS_IN_USE, WRENCHES } from '~~/core/fitting'
+import { ref, computed } from 'vue'
+import { typedWithin, symbolOf, boundsIn } from '~/units/units'
 
 /** Which wrench fits a hex, which other also goes on, which must not; and the threads that lines are found with. */
 const text = ref('')

@@ -16,6 +16,9 @@ import {
   type RowId,
   type RowValue,
 } from '~~/core/side-by-side'
+import { useJob } from '~/job/useJob'
+import { useDesk } from '~/job/useDesk'
+import { formatNow } from '~/units/units'
 
 /**
  * One part laid beside the old one: rows as they were looked at, with what the vehicle and the shelf already tell, each judged.

@@ -10,6 +10,8 @@ import {
   type Corner,
   type MadePipe,
 } from '~~/core/layout'
+import { useJob } from '~/job/useJob'
+import { useDesk } from '~/job/useDesk'
 
 type FlareSeat = (typeof FLARE_ALLOWANCES)[number]['seat']
 /** What is typed of a pipe; missing is as it was drawn or as the tables have it. mm, degrees. */

@@ -6,6 +6,8 @@ import { limitsOf, MOST_CHOICES, sizingAsked, startCandidates, type Candidates }
 import { heavyAsker } from '~/asking/heavy'
 import { useAsked } from '~/asking/useAsked'
 import { useShelfCylinders } from './useShelfCylinders'
+import { useJob } from '~/job/useJob'
+import { useDesk } from '~/job/useDesk'
 
 /** Candidates for this clutch and every combination of them, worked out in the worker whenever one changes. */
 export function useSizing() {

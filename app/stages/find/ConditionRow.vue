@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { NEEDS, safeConditions, type Need } from '~~/core/diagnosis'
+import { useJob } from '~/job/useJob'
+import { useDiagnosis } from '~/job/useDiagnosis'
+import { computed } from 'vue'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** What can be done here just now: no look is proposed whose precondition fails. */
 const { file } = useJob()

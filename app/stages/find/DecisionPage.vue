@@ -2,6 +2,14 @@
 import { until } from '@vueuse/core'
 import { decisionReasonWords, type WayWeighed } from '~~/core/journal'
 import { faultKind, POLICY_FIGURES, USUAL_POLICY, type Policy, type Report } from '~~/core/diagnosis'
+import { useJob } from '~/job/useJob'
+import { useDiagnosis } from '~/job/useDiagnosis'
+import { useShopStore } from '~/stores/shop'
+import { onMounted, onBeforeUnmount, computed, ref, watch, useTemplateRef, nextTick } from 'vue'
+import { useRoute } from '#imports'
+import { chanceWords, SCOPE_WORDS, WAY_WORDS, FIRST_WORDS } from '~~/core/words'
+import PolicyQuestion from '~/stages/find/PolicyQuestion.vue'
+import { money } from '~/lib/delivery-words'
 
 /** Both or one, replace or rebuild, bleed or part first: the schools with their costs, and the choice as an entry. */
 const { id, state, file } = useJob()

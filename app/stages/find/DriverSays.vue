@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { COMPLAINTS, type ComplaintId } from '~~/core/diagnosis'
+import { useJob } from '~/job/useJob'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** What the driver says: each complaint on or off in one tap. */
 const { state, job, file, withdraw } = useJob()

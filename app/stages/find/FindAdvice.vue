@@ -7,6 +7,10 @@ import {
   repairWords,
   SAID_PLAINLY,
 } from '~~/core/diagnosis'
+import { useDiagnosis } from '~/job/useDiagnosis'
+import { useJob } from '~/job/useJob'
+import { computed } from 'vue'
+import { chanceWords } from '~~/core/words'
 
 /** What it adds up to: not the hydraulics, what cannot both be true, and whether to look on or to act. */
 const { told } = useDiagnosis()

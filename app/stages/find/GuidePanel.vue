@@ -13,6 +13,14 @@ import {
   type Guide,
   type Need,
 } from '~~/core/diagnosis'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { usePersonStore } from '~/stores/person'
+import { useDiagnosis } from '~/job/useDiagnosis'
+import { useTemplateRef, watch, nextTick, computed } from 'vue'
+import { withUnits } from '~/units/units'
+import { when } from '~/units/format'
+import FindingRow from '~/components/job/FindingRow.vue'
+import ReadingField from '~/components/job/ReadingField.vue'
 
 /** Short branching procedures: each step files its entry, so that a guide can be left and taken up again. */
 const { file, state: job } = useJob()

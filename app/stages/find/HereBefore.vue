@@ -3,6 +3,13 @@ import { faultKind } from '~~/core/diagnosis'
 import { cameBack, COMEBACK_DAYS } from '~~/core/due'
 import type { VehicleHistory } from '~~/core/history'
 import { operationOf } from '~~/core/work'
+import { useJob } from '~/job/useJob'
+import { useLoaded } from '~/asking/useLoaded'
+import { api } from '~/lib/api'
+import { computed } from 'vue'
+import { countOf } from '~~/core/words'
+import { when } from '~/units/format'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** The vehicle was here within the year: what was done then, whether it came back with the same, and that it counts as evidence. */
 const { id, job, vehicle, state, file } = useJob()

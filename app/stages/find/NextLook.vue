@@ -1,5 +1,12 @@
 <script setup lang="ts">
 import { faultKind, findingKind, GUIDES, readingKind, type Report } from '~~/core/diagnosis'
+import { useDiagnosis } from '~/job/useDiagnosis'
+import { useJob } from '~/job/useJob'
+import { ref, computed } from 'vue'
+import { chanceWords } from '~~/core/words'
+import { useSettled } from '~/frame/useSettled'
+import { inUnits, unitsNow, symbolOf } from '~/units/units'
+import ReadingField from '~/components/job/ReadingField.vue'
 
 /** The best look now: how it is done, what each answer would change, and its answer in one tap. */
 const { told, openGuide } = useDiagnosis()

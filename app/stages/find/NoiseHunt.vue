@@ -1,5 +1,10 @@
 <script setup lang="ts">
 import { fits, findingKind, NOISE_PLACES, type FindingId } from '~~/core/diagnosis'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { useDiagnosis } from '~/job/useDiagnosis'
+import { computed } from 'vue'
+import PlaceCaution from '~/stages/find/PlaceCaution.vue'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** The hunt for a squeak or a rattle: place by place while a helper works the pedal; each is ringed on the line. */
 const { state, file } = useJob()

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { FINDINGS, fits, type Finding } from '~~/core/diagnosis'
+import { useJobFigures } from '~/job/useJob'
+import { computed } from 'vue'
+import PlaceCaution from '~/stages/find/PlaceCaution.vue'
+import FindingRow from '~/components/job/FindingRow.vue'
 
 /** The findings of one place with what always stands there, or those worth a glance on any job. */
 const props = defineProps<{ show: (finding: Finding) => boolean; caution: string }>()

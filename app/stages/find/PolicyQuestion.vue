@@ -1,6 +1,8 @@
 <script setup lang="ts" generic="T extends string">
 import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
+import { computed } from 'vue'
 import { repairWords } from '~~/core/diagnosis'
+import { chanceWords } from '~~/core/words'
 
 interface Option {
   repairs: string[]

@@ -1,5 +1,10 @@
 <script setup lang="ts">
 import { faultKind, findingKind, readingKind, type SuspectTold } from '~~/core/diagnosis'
+import { useDiagnosis } from '~/job/useDiagnosis'
+import { ref, computed } from 'vue'
+import { chanceWords } from '~~/core/words'
+import { observationLabel, seconds } from '~/units/describe'
+import { millimetres } from '~/units/format'
 
 /** The suspects as they move with each entry; each opens to what speaks for it and against. */
 const { told, before, pooled } = useDiagnosis()

@@ -4,6 +4,16 @@ import { pushrodTurns } from '~~/core/circuit'
 import { ADJUSTED, ADJUSTED_NAMES, latestReading, type Adjusted } from '~~/core/journal'
 import { LIMITS } from '~~/core/proof'
 import { numberIn } from '~~/core/quantity'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { computed, ref } from 'vue'
+import { useTypedText, typedWithin, boundsIn, asTyped, withUnits } from '~/units/units'
+import { readWithin } from '~/lib/number'
+import { millimetres, when } from '~/units/format'
+import { describe } from '~/units/describe'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
+import NumberField from '~/components/frame/NumberField.vue'
+import ReadingField from '~/components/job/ReadingField.vue'
+import FindingRow from '~/components/job/FindingRow.vue'
 
 /** What is set by turning it: the rod by its thread, the switch by counted threads, stop and height by a rule. */
 const { id: jobId, state, file, withdraw } = useJob()

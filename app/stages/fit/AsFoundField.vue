@@ -1,5 +1,11 @@
 <script setup lang="ts">
 import { asFoundFigure, type AsFoundKind } from '~~/core/journal'
+import { useJob } from '~/job/useJob'
+import { useId, ref, computed } from 'vue'
+import { useTypedText, typedWithin, boundsIn, symbolOf, formatNow } from '~/units/units'
+import { usePhotos } from '~/job/usePhotos'
+import PhotoButton from '~/components/photo/PhotoButton.vue'
+import PhotoStrip from '~/components/photo/PhotoStrip.vue'
 
 /** One thing that is written down as found: a figure where it has one, words, a photograph. */
 const props = defineProps<{ kind: AsFoundKind }>()

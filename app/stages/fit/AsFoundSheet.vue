@@ -3,6 +3,13 @@ import { AS_FOUND_KINDS, type AsFoundKind } from '~~/core/journal'
 import type { ReadingName } from '~~/core/diagnosis'
 import { stillWanted, type RecordName } from '~~/core/plan'
 import { isRecorded, RECALLED_AS } from '~~/core/proof'
+import { useJob } from '~/job/useJob'
+import { usePlan } from '~/job/usePlan'
+import { computed } from 'vue'
+import ReadingField from '~/components/job/ReadingField.vue'
+import AsFoundField from '~/stages/fit/AsFoundField.vue'
+import ParameterField from '~/components/circuit/ParameterField.vue'
+import WorkDone from '~/components/job/WorkDone.vue'
 
 /** What is written down before it comes apart, the plan's own first, and what was done. */
 const { state } = useJob()

@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import { REBUILT, SEAL_GREASE, type Lubricant, type Rebuilt } from '~~/core/rebuild'
-import { useQueryText } from '~/composables/useQueryText'
+import { useQueryText } from '~/frame/useQueryText'
+import { useJob } from '~/job/useJob'
+import { usePlan } from '~/job/usePlan'
+import { computed } from 'vue'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
+import RebuildPieces from '~/stages/fit/RebuildPieces.vue'
+import BoreForm from '~/stages/fit/BoreForm.vue'
+import NewPartForm from '~/stages/fit/NewPartForm.vue'
 
 /** The rebuild bench and the new part on it: one cylinder at a time. */
 const { state } = useJob()

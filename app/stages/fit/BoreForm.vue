@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { InputError } from '~~/core/circuit'
 import { boreReasonWords, judgeBore, NOMINAL_BORE, type Rebuilt, type Surface } from '~~/core/rebuild'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { computed, ref } from 'vue'
+import { useTypedText, inUnits, unitsNow, typedValue, formatNow } from '~/units/units'
+import { when } from '~/units/format'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
+import NumberField from '~/components/frame/NumberField.vue'
 
 /** Whether a bore is fit to be rebuilt: by look, by nail, and by figures where in doubt. */
 const props = defineProps<{ cylinder: Rebuilt }>()

@@ -1,6 +1,17 @@
 <script setup lang="ts">
 import { stillWanted } from '~~/core/plan'
 import { isRecorded } from '~~/core/proof'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { useRoute } from '#imports'
+import { usePlan } from '~/job/usePlan'
+import { computed } from 'vue'
+import SheetTabs from '~/components/frame/SheetTabs.vue'
+import AsFoundSheet from '~/stages/fit/AsFoundSheet.vue'
+import PlanSheet from '~/stages/fit/PlanSheet.vue'
+import StepSheet from '~/stages/fit/StepSheet.vue'
+import BenchSheet from '~/stages/fit/BenchSheet.vue'
+import AdjustSheet from '~/stages/fit/AdjustSheet.vue'
+import LedgerSheet from '~/stages/fit/LedgerSheet.vue'
 
 /** Fit: what is written down before it comes apart, the plan step by step, the bench, what is set, and what is on or off. */
 const { id, state } = useJob()

@@ -9,6 +9,10 @@ import {
   type PutOnItem,
   type RemovedItem,
 } from '~~/core/plan'
+import { useJob } from '~/job/useJob'
+import { usePlan } from '~/job/usePlan'
+import { computed, ref } from 'vue'
+import { when } from '~/units/format'
 
 /** Both halves of the ledger: what was put on, what was taken off. Hand-over waits until both are empty. */
 const { id: jobId, state, file } = useJob()

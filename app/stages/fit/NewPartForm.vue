@@ -1,6 +1,11 @@
 <script setup lang="ts">
 import type { NewPart } from '~~/core/journal'
 import type { Rebuilt } from '~~/core/rebuild'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { computed, ref } from 'vue'
+import { readWithin } from '~/lib/number'
+import { describe } from '~/units/describe'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
 
 /** A new cylinder gone over on the bench before it goes in. */
 const props = defineProps<{ cylinder: Rebuilt }>()

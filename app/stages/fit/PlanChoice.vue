@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { PACKAGES, PLAN_CHOICES } from '~~/core/plan'
+import { usePlan } from '~/job/usePlan'
+import { usePlansStore } from '~/stores/plans'
+import { computed, onMounted } from 'vue'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** Which packages, how many people, what is in the way, and the orders on which people differ. */
 const { chosen, plan, proposed, choose } = usePlan()

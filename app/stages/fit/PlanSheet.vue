@@ -1,5 +1,14 @@
 <script setup lang="ts">
 import type { Place } from '~~/core/plan'
+import { usePlan } from '~/job/usePlan'
+import { usePersonStore } from '~/stores/person'
+import { computed } from 'vue'
+import { PLACE_WORDS } from '~~/core/words'
+import { when } from '~/units/format'
+import PlanStep from '~/stages/fit/PlanStep.vue'
+import PlanTimes from '~/stages/fit/PlanTimes.vue'
+import LaidOut from '~/stages/fit/LaidOut.vue'
+import PlanChoice from '~/stages/fit/PlanChoice.vue'
 
 /** The plan as it is read: the next step, how long it takes, and every step by place. */
 const { chosen, plan, wrong, failed, told, next, problem, file } = usePlan()

@@ -10,6 +10,17 @@ import {
   type SurpriseKind,
 } from '~~/core/plan'
 import { isRecorded, RECALLED_AS, recalled, RECORD_WORDS } from '~~/core/proof'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { usePlan } from '~/job/usePlan'
+import { useModelNotes } from '~/job/useModelNotes'
+import { ref, watch, computed } from 'vue'
+import { readWithin } from '~/lib/number'
+import { isTyping } from '~/lib/keys'
+import { formatNow } from '~/units/units'
+import { cautionWords } from '~~/core/words'
+import ReadingField from '~/components/job/ReadingField.vue'
+import AsFoundField from '~/stages/fit/AsFoundField.vue'
+import ParameterField from '~/components/circuit/ParameterField.vue'
 
 /** The step that is next, large enough for gloves and bad light: done, left out with a reason, or something turned up. */
 const props = defineProps<{ step: Step; large?: boolean }>()

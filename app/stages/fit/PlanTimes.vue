@@ -1,5 +1,10 @@
 <script setup lang="ts">
 import type { PlanAnswer } from '~~/core/plan'
+import { useJob } from '~/job/useJob'
+import { usePlan } from '~/job/usePlan'
+import { computed, ref } from 'vue'
+import type { PLACE_WORDS } from '~~/core/words'
+import { unitsNow } from '~/units/units'
 
 /** How long it takes, place by place as a bar; waits; and the plan for a calendar or on paper. */
 const props = defineProps<{ plan: PlanAnswer }>()

@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { FACING_WORDS, PIECE_WORDS } from '~~/core/journal'
 import { playedBack, USUAL_PIECES, type Facing, type PieceVerdict, type Rebuilt } from '~~/core/rebuild'
+import { useJob } from '~/job/useJob'
+import { computed, ref } from 'vue'
+import { usePhotos } from '~/job/usePhotos'
+import PhotoButton from '~/components/photo/PhotoButton.vue'
+import PhotoStrip from '~/components/photo/PhotoStrip.vue'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
 
 /** Pieces in the order in which they come out, with the way their lips face; and the same backwards, as they go in. */
 const props = defineProps<{ cylinder: Rebuilt }>()

@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { useJob } from '~/job/useJob'
+import { usePlan } from '~/job/usePlan'
+import { computed } from 'vue'
+import { PLACE_WORDS } from '~~/core/words'
+import PlanStep from '~/stages/fit/PlanStep.vue'
+import LaidOut from '~/stages/fit/LaidOut.vue'
 /** One step at a time, for under the vehicle: nothing else on the sheet but what comes after it. */
 const { id } = useJob()
 const { chosen, plan, wrong, told, next, left, problem, file } = usePlan()

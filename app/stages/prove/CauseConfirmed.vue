@@ -1,6 +1,10 @@
 <script setup lang="ts">
 import { faultKind, repairOf, type FaultId } from '~~/core/diagnosis'
 import { looseCauses } from '~~/core/proof'
+import { useJob } from '~/job/useJob'
+import { useDiagnosis } from '~/job/useDiagnosis'
+import { ref, computed } from 'vue'
+import OnOff from '~/components/frame/OnOff.vue'
 
 /** What it was, confirmed by whoever mended it: with a standing proof it goes into the shop’s record. */
 const { id, state, file } = useJob()

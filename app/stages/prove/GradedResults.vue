@@ -9,6 +9,12 @@ import {
   type FindingId,
 } from '~~/core/diagnosis'
 import { GRADES, type Grade } from '~~/core/journal'
+import { useJob } from '~/job/useJob'
+import { useDiagnosis } from '~/job/useDiagnosis'
+import { onMounted, onBeforeUnmount, computed } from 'vue'
+import { GRADE_WORDS } from '~~/core/words'
+import OnOff from '~/components/frame/OnOff.vue'
+import KeptInput from '~/components/frame/KeptInput.vue'
 
 /** What was felt or heard, and how it is now: gone, less or the same; a partial cure keeps its remaining cause. */
 const { state, file } = useJob()

@@ -1,6 +1,10 @@
 <script setup lang="ts">
 import { latestReading } from '~~/core/journal'
 import { isProven, rechecksAfter } from '~~/core/proof'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { computed } from 'vue'
+import { withUnits } from '~/units/units'
+import { RULE_WORDS } from '~~/core/words'
 
 /** Finished work is looked at again after some use: when, and by what; filed, it is owed to this vehicle. */
 const { state, file } = useJob()

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { findingKind, fits, type FindingId } from '~~/core/diagnosis'
 import { MUST_BE_GONE, proofChecks, type SortOfFault } from '~~/core/proof'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { computed } from 'vue'
+import FindingRow from '~/components/job/FindingRow.vue'
 
 /** What is looked at after the work: what the proof asks for, and anything else that nobody hands over, where it is seen. */
 const { state } = useJob()

@@ -2,6 +2,23 @@
 import type { Outcome } from '~~/core/journal'
 import { faultKind, READINGS } from '~~/core/diagnosis'
 import { isProven, readingsAsked, reasonWords, sameVerdict, touchedBy } from '~~/core/proof'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { computed, ref } from 'vue'
+import { useGoodPedal } from '~/job/useGoodPedal'
+import { pedalReadings } from '~/job/useDesk'
+import { OUTCOME_WORDS, RULE_WORDS } from '~~/core/words'
+import { dueDay } from '~/lib/due-days'
+import { when } from '~/units/format'
+import { formatNow } from '~/units/units'
+import GradedResults from '~/stages/prove/GradedResults.vue'
+import WorkDone from '~/components/job/WorkDone.vue'
+import ReadingField from '~/components/job/ReadingField.vue'
+import LooksAfter from '~/stages/prove/LooksAfter.vue'
+import OnOff from '~/components/frame/OnOff.vue'
+import AirFigure from '~/components/job/AirFigure.vue'
+import LookAgain from '~/stages/prove/LookAgain.vue'
+import CauseConfirmed from '~/stages/prove/CauseConfirmed.vue'
+import CloseJob from '~/components/job/CloseJob.vue'
 
 /** The same measurements again, the checks, and the verdict with its reasons and figures. */
 const { id, state, file, vehicle, vehicleEntries } = useJob()

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import type { Job, JobTitleBody } from '~~/contract'
+import { useJob } from '~/job/useJob'
+import { ref, computed } from 'vue'
+import { useSaving } from '~/frame/useSaving'
+import { api } from '~/lib/api'
 
 /** What the job is called, put right. */
 const { id, job, load } = useJob()

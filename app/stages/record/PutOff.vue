@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { latestReading } from '~~/core/journal'
+import { useJob } from '~/job/useJob'
+import { computed } from 'vue'
+import { withUnits } from '~/units/units'
+import { describe } from '~/units/describe'
 
 /** A change that was put off, and the distance at which it is due. */
 const { state, file } = useJob()

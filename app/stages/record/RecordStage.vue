@@ -1,4 +1,12 @@
 <script setup lang="ts">
+import { useJob } from '~/job/useJob'
+import SaveFile from '~/components/frame/SaveFile.vue'
+import PutOff from '~/stages/record/PutOff.vue'
+import StillOwed from '~/stages/record/StillOwed.vue'
+import ModelNotes from '~/components/photo/ModelNotes.vue'
+import JobTitle from '~/stages/record/JobTitle.vue'
+import CloseJob from '~/components/job/CloseJob.vue'
+import RecordStory from '~/stages/record/RecordStory.vue'
 /** The job’s story, what is still owed, what this model taught, and the end of the job. */
 const { id } = useJob()
 </script>

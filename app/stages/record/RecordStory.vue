@@ -1,5 +1,11 @@
 <script setup lang="ts">
 import { tell, type Entry } from '~~/core/journal'
+import { useJob } from '~/job/useJob'
+import { usePersonStore } from '~/stores/person'
+import { computed } from 'vue'
+import { countOf } from '~~/core/words'
+import { formatNow } from '~/units/units'
+import { when } from '~/units/format'
 
 /** The job as a story, day by day, of what stands: what was taken back or put right is told as it is now. */
 const { state } = useJob()

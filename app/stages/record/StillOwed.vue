@@ -2,6 +2,13 @@
 import { readingKind, READINGS, REPAIRS, type ReadingName, type RepairId } from '~~/core/diagnosis'
 import { dueWords, ownPutOff } from '~~/core/due'
 import { APPROVED_HOW, APPROVED_HOW_WORDS, type ApprovedHow } from '~~/core/journal'
+import { useJob } from '~/job/useJob'
+import { computed, ref, reactive } from 'vue'
+import { typedWithin, boundsIn, formatNow, symbolOf } from '~/units/units'
+import { describe } from '~/units/describe'
+import { RULE_WORDS } from '~~/core/words'
+import { when } from '~/units/format'
+import OwedBefore from '~/components/job/OwedBefore.vue'
 
 /** What this vehicle is still owed: looks again, repairs put off with what is watched, anything else; and what was agreed. */
 const { state, file } = useJob()

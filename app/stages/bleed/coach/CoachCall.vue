@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import type { Face } from './useCoachFace'
+import type { Shown } from '~~/core/coach'
+import { computed } from 'vue'
 
 /** The call, readable at two metres; all of it is the touch that answers. */
 const props = defineProps<{
-  face: Face
+  shown: Shown
   remains: number | null
   strip: readonly { word: string; on: boolean }[]
   /** The touch is on its way to the device that leads. */
@@ -12,9 +13,9 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ answer: [] }>()
 /** As wide as it may be, so that a short word is large. */
-const widest = computed(() => `${Math.round(138 / Math.max(4, props.face.word.length))}cqw`)
+const widest = computed(() => `${Math.round(138 / Math.max(4, props.shown.word.length))}cqw`)
 function touch(event: MouseEvent) {
-  if (props.face.answer) emit('answer')
+  if (props.shown.answer) emit('answer')
   // What was touched keeps no focus: the next press of a key is no second touch of it.
   if (event.detail > 0) (event.currentTarget as HTMLElement).blur()
 }
@@ -25,28 +26,28 @@ function touch(event: MouseEvent) {
     <button
       type="button"
       class="flex min-h-0 w-full grow flex-col items-start px-5 pt-3 pb-4 text-left sm:px-8"
-      :class="face.answer ? '' : 'cursor-default'"
-      :aria-disabled="face.answer === null"
+      :class="shown.answer ? '' : 'cursor-default'"
+      :aria-disabled="shown.answer === null"
       :aria-label="
-        face.answer
-          ? `${face.word}. ${face.ask} Answer: ${face.answer.words}`
-          : `${face.word}. ${face.ask}`
+        shown.answer
+          ? `${shown.word}. ${shown.ask} Answer: ${shown.answer.words}`
+          : `${shown.word}. ${shown.ask}`
       "
       data-answer
       @click="touch"
     >
-      <span class="text-lg text-soft" data-at>{{ face.at }}</span>
+      <span class="text-lg text-soft" data-at>{{ shown.at }}</span>
       <span
         class="word"
         :class="{
-          'text-soft': face.state === 'waits',
-          'text-rust': face.state === 'held' || face.state === 'paused',
+          'text-soft': shown.state === 'waits',
+          'text-rust': shown.state === 'held' || shown.state === 'paused',
         }"
         :style="{ '--widest': widest }"
         data-word
-        >{{ face.word }}</span
+        >{{ shown.word }}</span
       >
-      <span class="mt-1 mb-2 text-xl leading-snug sm:text-2xl" data-ask>{{ face.ask }}</span>
+      <span class="mt-1 mb-2 text-xl leading-snug sm:text-2xl" data-ask>{{ shown.ask }}</span>
       <span v-if="remains !== null" class="mt-1 text-2xl" data-remains
         >goes on by itself in <strong>{{ remains }}</strong> s</span
       >
@@ -59,21 +60,21 @@ function touch(event: MouseEvent) {
         >
       </span>
       <span
-        v-if="face.answer"
+        v-if="shown.answer"
         class="mt-auto flex w-full items-baseline gap-x-3 rounded-sm bg-amber px-4 py-3 text-on-amber sm:flex-wrap"
         data-answer-bar
       >
-        <strong class="text-2xl" data-answer-words>{{ face.answer.words }}</strong>
+        <strong class="text-2xl" data-answer-words>{{ shown.answer.words }}</strong>
         <span v-if="onItsWay" class="shrink-0 text-base">on its way …</span>
         <!-- A phone has neither keys nor the room to name them. -->
         <span v-else class="text-base max-sm:hidden">{{ hint }}</span>
       </span>
       <span v-else-if="onItsWay" class="mt-auto text-base text-soft">on its way …</span>
     </button>
-    <p v-if="face.caution" class="mx-5 mb-2 border-l-4 border-amber pl-3 sm:mx-8" data-caution>
-      {{ face.caution }} The maker’s data comes first.
+    <p v-if="shown.caution" class="mx-5 mb-2 border-l-4 border-amber pl-3 sm:mx-8" data-caution>
+      {{ shown.caution }} The maker’s data comes first.
     </p>
-    <p class="sr-only" aria-live="assertive">{{ face.word }}. {{ face.ask }}</p>
+    <p class="sr-only" aria-live="assertive">{{ shown.word }}. {{ shown.ask }}</p>
   </div>
 </template>
 

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { useCoach } from './useCoach'
+import { useJob } from '~/job/useJob'
+import { computed } from 'vue'
+import AdviceBox from '~/stages/bleed/AdviceBox.vue'
+import StageProofTable from '~/stages/bleed/coach/StageProofTable.vue'
 
 /** A run that came to its end: what was done, and what comes next. */
 const emit = defineEmits<{ putAway: [] }>()

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { goesWords, isLow } from './level-words'
 import { useCoach } from './useCoach'
+import { computed } from 'vue'
+import { withUnits } from '~/units/units'
 
 /** The reservoir by arithmetic: its level with the spread, the mark that must not be passed, strokes that are left. */
 const { state, level } = useCoach()

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { useCoach } from './useCoach'
+import { ref } from 'vue'
+import { useRetyping, typedWithin, boundsIn, symbolOf } from '~/units/units'
 
 /** Free travel after a part, or the amount that was poured in; also what one may do where a call is held back. */
 const { state, touch, move, unheard } = useCoach()

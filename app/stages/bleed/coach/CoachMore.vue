@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { useCoach } from './useCoach'
+import { ref, onMounted } from 'vue'
 
 /** What is done seldom while it is called: places, the lead, the next part, sound, the end. */
 defineProps<{ fullScreen: boolean }>()

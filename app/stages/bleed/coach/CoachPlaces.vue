@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import type { Role } from '~~/core/coach'
 import { useCoach } from './useCoach'
+import { usePersonStore } from '~/stores/person'
+import { computed } from 'vue'
 
 /** A place that somebody asks for, or took: whoever holds it is asked first, and both are told. */
 const { told, device, ask, roles } = useCoach()

@@ -8,15 +8,28 @@ import { keyWords, useFootSwitch } from './foot-switch'
 import { goesWords, isLow } from './level-words'
 import { useAwake } from './useAwake'
 import { useCoach } from './useCoach'
-import { useCoachFace } from './useCoachFace'
+import { useCoachScreen } from './useCoachScreen'
 import { deviceOutputs } from './voice'
+import { useJob } from '~/job/useJob'
+import { ref, watch, onMounted, nextTick, computed } from 'vue'
+import { isTyping } from '~/lib/keys'
+import { BLEED_PHASE_WORDS } from '~~/core/words'
+import { navigateTo } from '#imports'
+import PutBackBar from '~/components/frame/PutBackBar.vue'
+import CoachPlaces from '~/stages/bleed/coach/CoachPlaces.vue'
+import CoachCall from '~/stages/bleed/coach/CoachCall.vue'
+import CoachMeasure from '~/stages/bleed/coach/CoachMeasure.vue'
+import CoachDone from '~/stages/bleed/coach/CoachDone.vue'
+import CoachSaid from '~/stages/bleed/coach/CoachSaid.vue'
+import CoachSide from '~/stages/bleed/coach/CoachSide.vue'
+import CoachMore from '~/stages/bleed/coach/CoachMore.vue'
 
 /** The whole screen while a bleed is called: the call, the reservoir, what came out. */
 const { id, vehicle } = useJob()
 const coach = useCoach()
 const { told, state, part, level, move, roles, leads, silent, onItsWay, touch, device } = coach
 const { cutOff, leadGone } = coach
-const { face, remains, strip, isBoth, nameOf } = useCoachFace(coach)
+const { shown, remains, strip, isBoth, nameOf } = useCoachScreen(coach)
 const foot = useFootSwitch()
 const awake = useAwake()
 const { isFullscreen, toggle: turnFullscreen } = useFullscreen()
@@ -28,10 +41,10 @@ const loudness = useStorage<Loudness>('mellow-coach-loudness', 1)
 const queue = new CallQueue(deviceOutputs())
 queue.loudness = loudness.value
 watch(
-  () => (face.value ? `${state.value?.calledAt} ${face.value.state}` : ''),
+  () => (shown.value ? `${state.value?.calledAt} ${shown.value.state}` : ''),
   () => {
-    if (!face.value || !isHeard.value) return
-    const { state: is, word } = face.value
+    if (!shown.value || !isHeard.value) return
+    const { state: is, word } = shown.value
     const warns = is === 'held' || is === 'paused' || is === 'unheard' || is === 'unusual'
     queue.say(word, is === 'waits' ? 'other' : warns ? 'warning' : 'mine')
   },
@@ -57,7 +70,7 @@ const LOUD_WORDS = ['quiet', 'usual', 'loud'] as const
 
 function answer() {
   void awake.keep()
-  const to = face.value?.answer
+  const to = shown.value?.answer
   if (to) touch(to.touch, to.role)
 }
 const pause = () => touch(state.value?.paused ? { touch: 'resume' } : { touch: 'pause' })
@@ -92,7 +105,7 @@ onMounted(() => {
   toCall()
 })
 watch(
-  () => face.value?.state,
+  () => shown.value?.state,
   async (_, before) => {
     if (before !== 'asks' && before !== 'held' && before !== 'unusual') return
     await nextTick()
@@ -129,7 +142,7 @@ function putAway() {
     class="flex min-h-dvh flex-col bg-ground text-ink min-[900px]:h-dvh"
     data-coach
     :data-n="state?.n"
-    :data-state="face?.state"
+    :data-state="shown?.state"
     :data-call="move?.call"
     :data-role="move?.role"
     :data-device="device"
@@ -190,7 +203,7 @@ function putAway() {
     <p v-if="clockOff" role="status" class="border-b border-hairline px-5 py-1 sm:px-8" data-clock>
       {{ clockWords(clockOff) }}
     </p>
-    <p v-if="!state || !face" class="p-8 text-lg">
+    <p v-if="!state || !shown" class="p-8 text-lg">
       No bleed is being called.
       <NuxtLink :to="`/jobs/${id}/bleed/coach`" class="underline underline-offset-4"
         >Set one up</NuxtLink
@@ -199,7 +212,7 @@ function putAway() {
     <div v-else class="halves min-h-0 grow">
       <div class="flex min-h-0 flex-col">
         <CoachCall
-          :face="face"
+          :shown="shown"
           :remains="remains"
           :strip="strip"
           :on-its-way="onItsWay"
@@ -207,8 +220,8 @@ function putAway() {
           @answer="answer"
         />
         <CoachMeasure />
-        <CoachDone v-if="face.state === 'done'" @put-away="putAway" />
-        <CoachSaid v-if="face.state !== 'done'" />
+        <CoachDone v-if="shown.state === 'done'" @put-away="putAway" />
+        <CoachSaid v-if="shown.state !== 'done'" />
       </div>
       <CoachSide
         :more="more"

@@ -2,6 +2,10 @@
 import { CAME_OUT, PEDAL_SAYS, type CameOut, type PedalSays } from '~~/core/journal'
 import { WORKSHOP_VOLUME } from '~~/core/quantity'
 import { useCoach } from './useCoach'
+import { computed, ref } from 'vue'
+import { useRetyping, typedWithin, boundsIn, symbolOf } from '~/units/units'
+import { CAME_OUT_WORDS, PEDAL_SAYS_WORDS } from '~~/core/words'
+import CameOutTube from '~/stages/bleed/CameOutTube.vue'
 
 /** One touch each: what came out of the last cycle, and what the pedal says. */
 const { state, roles, touch } = useCoach()

@@ -11,13 +11,22 @@ import {
   type Here,
   type PlannedStep,
   type Role,
+  CANNOT_WORDS,
 } from '~~/core/coach'
-import { CANNOT_WORDS } from '~~/core/words'
 import { clockOff, clockWords } from '~/sync/clock'
 import { COACHED, coachedWords, STAGED } from './coached'
 import { keyWords, useFootSwitch } from './foot-switch'
 import { useCoach } from './useCoach'
 import { useCoachPlan } from './useCoachPlan'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { useBleeding } from '~/job/useBleeding'
+import { usePersonStore } from '~/stores/person'
+import { computed, ref, watch } from 'vue'
+import { withUnits } from '~/units/units'
+import { navigateTo } from '#imports'
+import PumpChoice from '~/stages/bleed/coach/PumpChoice.vue'
+import StageProofTable from '~/stages/bleed/coach/StageProofTable.vue'
+import ChoiceRow from '~/components/frame/ChoiceRow.vue'
 
 /** What will be called, by whom it is done, and on which devices; a run under way is joined from here. */
 const { id, vehicle } = useJob()

@@ -1,6 +1,11 @@
 <script setup lang="ts">
 import { goesWords } from './level-words'
 import { useCoach } from './useCoach'
+import { useBleeding } from '~/job/useBleeding'
+import { computed } from 'vue'
+import { withUnits } from '~/units/units'
+import CoachLevel from '~/stages/bleed/coach/CoachLevel.vue'
+import CoachSigns from '~/stages/bleed/coach/CoachSigns.vue'
 
 /** A third of the screen that stops everything, with how far it is and the reservoir in it; below it what one does seldom. */
 defineProps<{ more: boolean; heard: string }>()

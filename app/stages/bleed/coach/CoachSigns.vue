@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import { SIGN_SAYS } from '~~/core/coach'
 import { BLEED_SIGNS, type BleedSign } from '~~/core/journal'
 import { useCoach } from './useCoach'
+import { computed, ref } from 'vue'
+import { BLEED_SIGN_WORDS } from '~~/core/words'
 
 /** Hose off, thread wet, bubbles heard: what it means, and what to do now. */
 const { state, touch } = useCoach()

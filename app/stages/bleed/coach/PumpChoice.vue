@@ -2,6 +2,9 @@
 import { OPENINGS, PUMP_CHOICES } from '~~/core/bleed'
 import type { Pumps } from '~~/core/coach'
 import { useHeavy } from '~/asking/heavy'
+import { useBleeding } from '~/job/useBleeding'
+import { computed } from 'vue'
+import { withUnits } from '~/units/units'
 
 /** How often it is pumped before each opening, and what the model says that costs. */
 const props = defineProps<{ pumps?: Pumps }>()

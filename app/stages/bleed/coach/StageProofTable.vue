@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { airBehind, PROOF_STAGES } from '~~/core/circuit'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { computed } from 'vue'
+import { PROOF_STAGE_WORDS } from '~~/core/words'
+import { withUnits } from '~/units/units'
 
 /** Proof in stages: the air behind each plug by its free travel, and so in each place. */
 const { state } = useJob()

@@ -1,7 +1,6 @@
 import { METHOD_ROWS, TRICK_ROWS } from '~~/core/bleed'
 import { METHODS, TRICKS, type Method, type Trick } from '~~/core/journal'
-import { isMethod, isTrick, type Coached, type Work } from '~~/core/coach'
-import { WORK_WORDS } from '~~/core/words'
+import { isMethod, isTrick, type Coached, type Work, WORK_WORDS } from '~~/core/coach'
 
 export const coachedWords = (one: Coached): string =>
   isMethod(one) ? METHOD_ROWS[one].name : isTrick(one) ? TRICK_ROWS[one].name : WORK_WORDS[one]

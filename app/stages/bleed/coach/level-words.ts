@@ -1,4 +1,5 @@
 import type { LeftToGo } from '~~/core/coach'
+import { withUnits } from '~/units/units'
 
 /** How far the reservoir goes, in what is being done. */
 export function goesWords({ unit, count }: LeftToGo): string {

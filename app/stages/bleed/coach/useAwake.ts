@@ -1,5 +1,6 @@
 import { useDocumentVisibility } from '@vueuse/core'
 import { onScopeDispose, ref, watch } from 'vue'
+import { setInterval } from '#imports'
 
 /** ms between two pictures of the film that keeps a screen awake. */
 const PICTURE = 1000

@@ -10,11 +10,15 @@ import {
   type Role,
   type Touch,
 } from '~~/core/coach'
-import type { Bleeding } from '~/composables/useBleeding'
+import type { Bleeding } from '~/job/useBleeding'
 import { tab } from '~/sync/device'
 import { Pair, type KeptRun } from '~/sync/pair'
 import { entryOf } from './run-entries'
 import { useElsewhere } from './useElsewhere'
+import { useJob } from '~/job/useJob'
+import { usePersonStore } from '~/stores/person'
+import { newId } from '~/lib/ids'
+import { api } from '~/lib/api'
 
 const BEAT = 1000
 

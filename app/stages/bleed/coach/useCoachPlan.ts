@@ -2,6 +2,8 @@ import { computed, type ComputedRef, type Ref } from 'vue'
 import { DRAWS } from '~~/core/bleed'
 import { coachPlan, type CoachPlan, type PlannedStep, type Refused } from '~~/core/coach'
 import { useHeavy } from '~/asking/heavy'
+import { useJobFigures } from '~/job/useJob'
+import { useBleeding } from '~/job/useBleeding'
 
 /** The plan of a run, with what each cycle draws: by the model that ranks the methods, worked out beside the page. */
 export function useCoachPlan(

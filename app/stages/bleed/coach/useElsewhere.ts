@@ -4,6 +4,8 @@ import type { CoachTold } from '~~/contract'
 import { drewBy, type DrawTable } from '~~/core/bleed'
 import { strokeVolume } from '~~/core/circuit'
 import { drawsOfPlan, type Elsewhere, type Touch } from '~~/core/coach'
+import { useJob, useJobFigures } from '~/job/useJob'
+import { newId } from '~/lib/ids'
 
 const MM3_IN_ML = 1000
 /** What stood in the log when this device first heard of a run: it was before the reservoir was filled for it. */
