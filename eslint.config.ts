@@ -46,9 +46,50 @@ const forbidden = (folder: string) => {
           : '(^|/)core/[^/]+/.+|(^|/)contract/.+',
       message: 'Import from the public face, index.ts.',
     })
-  const rule: ['error', object] = ['error', { patterns }]
+  const rule: ['error', { patterns: { regex: string; message: string }[] }] = ['error', { patterns }]
   return rule
 }
+
+/** Rooms of the app, from the floor up: each may name those that are listed for it, and itself. */
+const APP_ROOMS: Record<string, string[]> = {
+  lib: [],
+  workers: [],
+  sync: ['lib'],
+  stores: ['sync', 'lib'],
+  units: ['stores', 'lib'],
+  asking: ['workers', 'sync', 'stores', 'lib'],
+  frame: ['sync', 'lib'],
+  job: ['asking', 'workers', 'stores', 'units', 'sync', 'lib'],
+  components: ['job', 'asking', 'frame', 'stores', 'units', 'sync', 'lib'],
+  stages: ['components', 'job', 'asking', 'frame', 'stores', 'units', 'sync', 'lib'],
+  pages: ['stages', 'components', 'job', 'asking', 'frame', 'stores', 'units', 'sync', 'lib'],
+}
+const STAGES = ['find', 'choose', 'fit', 'bleed', 'prove', 'record']
+const inApp = (files: string, others: string[], message: string) => {
+  const rooms = others.join('|')
+  const [error, { patterns }] = forbidden('app')
+  const own = { regex: `^~/(${rooms})(/|$)|^(\\.\\./)+(${rooms})(/|$)`, message }
+  return {
+    files: [`app/${files}/**/*.{ts,vue}`],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-imports': [error, { patterns: [...patterns, own] }] as ['error', object] },
+  }
+}
+const roomArrows = Object.keys(APP_ROOMS).map((room) =>
+  inApp(
+    room,
+    Object.keys(APP_ROOMS).filter((other) => other !== room && !APP_ROOMS[room]!.includes(other)),
+    `app/${room} may import only ${APP_ROOMS[room]!.join(', ') || 'itself'}.`,
+  ),
+)
+/** What two stages share lives in components. */
+const stageArrows = STAGES.map((stage) =>
+  inApp(
+    `stages/${stage}`,
+    ['pages', ...STAGES.flatMap((other) => (other === stage ? [] : [`stages/${other}`, other]))],
+    'A stage does not reach into another: what two share lives in components.',
+  ),
+)
 
 const off = (names: object) =>
   Object.fromEntries(Object.keys(names).map((name) => [name, 'off' as const]))
@@ -104,6 +145,8 @@ export default tseslint.config(
     ignores: ['**/*.test.ts'],
     rules: { 'no-restricted-imports': forbidden(folder) },
   })),
+  ...roomArrows,
+  ...stageArrows,
   {
     files: ['**/*.{ts,vue}'],
     languageOptions: {

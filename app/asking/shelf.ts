@@ -1,7 +1,7 @@
 import type { NeedAnswered } from '~~/contract'
 import type { Need } from '~~/core/orders'
 import { newestOf } from './newest'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** What the shelf is asked of a need. */
 export type NeedAsked = Pick<Need, 'id' | 'kind' | 'quantity' | 'spec'>

@@ -1,9 +1,7 @@
 import { computed, onScopeDispose, ref, shallowRef, watch, type ShallowRef } from 'vue'
+import type { Ended, HowFar } from '~/workers/turns'
 
-/** How far it is; what is known so far comes with it where that is worth a look. */
-export type HowFar<A> = (done: number, total: number, soFar?: A) => void
-/** What comes of a question: its answer, or that it was stopped, by its asker or by the asker's next question. */
-export type Ended<A> = { ended: true; result: A } | { ended: false }
+export type { Ended, HowFar }
 
 /** Who is asked: a worker, or the server. A question comes as text, written once. */
 export interface Asker<A> {

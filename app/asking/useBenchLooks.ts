@@ -1,6 +1,6 @@
 import { onScopeDispose, shallowReactive, watch, type Ref } from 'vue'
 import type { BenchJob, JobLook } from '~~/contract'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** More jobs than these are not asked about: the bench shows the newest first. */
 const MOST = 24

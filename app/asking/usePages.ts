@@ -2,7 +2,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import type { Page } from '~~/contract'
 import { shownAsOf } from '~/sync/kept'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** ms that typing rests before it is searched for. */
 const RESTS = 250

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { ApiError } from '~/lib/api'
+import { ApiError } from '~/sync/api'
 import { useCarried } from './useCarried'
 
 const told = (detail: string, status: number) =>

@@ -1,5 +1,5 @@
 import { computed, ref } from 'vue'
-import { ApiError } from '~/lib/api'
+import { ApiError } from '~/sync/api'
 
 const TYPED = 'What you typed is still here.'
 

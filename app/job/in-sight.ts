@@ -1,5 +1,5 @@
 import type { Entry, Kind, Stage } from '~~/core/journal'
-import type { SheetId } from '~/components/circuit/sheets'
+import type { SheetId } from './sheets'
 
 /** What one has before one's eyes on a page: undo takes nothing else back. */
 export interface Sight {

@@ -1,9 +1,10 @@
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { beforeEach, describe, expect, it } from 'vitest'
 import { computed, nextTick, shallowRef } from 'vue'
 import type { Entry, Kind, Payloads, Subject } from '../../core/journal'
 import { fold, timeline } from '../../core/journal'
 import { JOB, PERSON, ulidOf } from '../../tests/arbitrary/entry'
 import { useFiling } from './useFiling'
+import { withStores } from '../../tests/harness/stores'
 
 const subject: Subject = { type: 'job', id: JOB }
 const OTHER = ulidOf(11)
@@ -50,13 +51,11 @@ const goal = { jobKind: 'fault', wanted: '' } as const
 const free = (value: number) => ({ reading: 'freeTravel', value, phase: 'asFound' }) as const
 const freeNow = () => fold(entries.value).readings.asFound.freeTravel?.payload.value
 
-vi.mock('~/stores/journal', () => ({ useJournalStore: () => store }))
-vi.mock('~/stores/person', () => ({ usePersonStore: () => person }))
-
 beforeEach(async () => {
   entries.value = []
   store.refuses = ''
   person.current = { id: PERSON, name: 'Wren' }
+  withStores({ journal: store, person })
   await store.file(subject, PERSON, 'goal', goal)
 })
 

@@ -2,8 +2,9 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { computed, ref, shallowRef } from 'vue'
 import { fromArchetype, withMeasured } from '../../core/installation'
 import type { Entry, Kind, Payloads } from '../../core/journal'
-import { JOB, entry, reading, ulidOf } from '../../tests/arbitrary/entry'
+import { JOB, PERSON, entry, reading, ulidOf } from '../../tests/arbitrary/entry'
 import { figuresOf, openJob } from './useJob'
+import { withStores } from '../../tests/harness/stores'
 
 const VEHICLE = ulidOf(12)
 const van = fromArchetype('long-line')
@@ -14,7 +15,7 @@ const asked: string[] = []
 const shown = { job: shallowRef<unknown>(null), vehicle: shallowRef<unknown>(null) }
 let refuses = ''
 
-vi.mock('~/sync/opened', () => ({
+vi.mock('./useOpened', () => ({
   useOpened: (type: 'job' | 'vehicle') => ({
     value: shown[type],
     fetchingOlder: ref(false),
@@ -28,23 +29,7 @@ vi.mock('~/sync/opened', () => ({
     },
   }),
 }))
-vi.mock('~/stores/journal', () => ({
-  useJournalStore: () => ({
-    restored: Promise.resolve(),
-    entriesOf: ({ type }: { type: string }) =>
-      computed(() => (type === 'job' ? ofJob.value : ofVehicle.value)),
-  }),
-}))
-vi.mock('~/stores/person', () => ({
-  usePersonStore: () => ({ units: 'metric', load: () => Promise.resolve() }),
-}))
-vi.mock('./useFiling', () => ({
-  useFiling: () => ({
-    entries: computed(() => ofJob.value),
-    file: (kind: Kind) => Promise.resolve(filed.push(kind) > 0),
-  }),
-}))
-vi.mock('~/sync/following', () => ({ useFollowing: () => {} }))
+vi.mock('./useFollowing', () => ({ useFollowing: () => {} }))
 vi.mock('./usePresence', () => ({ useCompany: () => ({ hear: () => {} }) }))
 
 const inVehicle = (n: number, kind: Kind, payload: Payloads[Kind]): Entry =>
@@ -59,6 +44,18 @@ beforeEach(() => {
   shown.job.value = shown.vehicle.value = null
   asked.length = filed.length = 0
   refuses = ''
+  withStores({
+    person: { id: PERSON, units: 'metric', current: { id: PERSON }, load: () => Promise.resolve() },
+    journal: {
+      restored: Promise.resolve(),
+      entriesOf: ({ type }: { type: string }) =>
+        computed(() => (type === 'job' ? ofJob.value : ofVehicle.value)),
+      file: (_of: unknown, _by: string, kind: Kind, payload: unknown) => {
+        filed.push(kind)
+        return Promise.resolve({ id: ulidOf(3000 + filed.length), kind, payload })
+      },
+    },
+  })
 })
 
 const opened = async () => {

@@ -1,7 +1,7 @@
 import { computed, shallowRef, watch } from 'vue'
 import type { ModelNoteTold } from '~~/contract'
 import { useJob } from './useJob'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** What earlier jobs found out about the open job's model; this job's own come from its journal, at once. */
 export function useModelNotes() {

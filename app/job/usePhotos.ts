@@ -1,7 +1,17 @@
 import { computed, type ComputedRef } from 'vue'
 import { foldSlice, timeline, type Photo } from '~~/core/journal'
-import type { ShownPhoto } from '~/components/photo/PhotoStrip.vue'
 import type { useFiling } from './useFiling'
+
+/** Photographs in a row; each opens, with its words, which can be changed, and can be taken back. */
+export interface ShownPhoto {
+  file: string
+  /** What it shows, for who hears it and under it. */
+  words: string
+  /** In this browser only, for now. */
+  waits?: boolean
+  /** The entry, where it may be changed here. */
+  entry?: string
+}
 
 /** Photographs of a subject that stand, of one entry or of one part; and what is done about them. */
 export function usePhotos(

@@ -4,7 +4,7 @@ import type { Cue } from '~~/contract'
 import type { Stage } from '~~/core/journal'
 import { usePersonStore } from '~/stores/person'
 import { newId } from '~/lib/ids'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** ms between two words of one's own, and without one after which somebody is taken as gone. */
 const HERE = 20_000

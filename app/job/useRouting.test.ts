@@ -9,6 +9,7 @@ import {
 } from '../../core/installation'
 import type { Kind, Payloads } from '../../core/journal'
 import { useRouting } from './useRouting'
+import { withStores } from '../../tests/harness/stores'
 
 /** A history of one installation: what is filed becomes what is kept, as the fold makes it. */
 function history(start = fromArchetype('long-line')) {
@@ -27,11 +28,10 @@ function history(start = fromArchetype('long-line')) {
 }
 
 const person = { units: 'metric' }
-vi.mock('~/stores/person', () => ({ usePersonStore: () => person }))
-
 beforeEach(() => {
   vi.useFakeTimers()
   person.units = 'metric'
+  withStores({ person })
 })
 afterEach(() => vi.useRealTimers())
 

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import { countOutcomes, type BleedOutcome, type Learned, type OutcomeCount } from '~~/core/bleed'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** What this shop's own bleeds say: counted by method and routing, and what the draws of a ranking take from them. */
 export const useBleedLearntStore = defineStore('bleed-learnt', () => {

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import type { Container } from '~~/contract'
 import type { FluidKind } from '~~/core/fluid'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 import { newId } from '~/lib/ids'
 
 /** Containers of fluid on the shelf. */

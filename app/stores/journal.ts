@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowReactive, shallowRef } from 'vue'
 import { filesOf, type Entry, type Kind, type Payloads, type Subject } from '~~/core/journal'
-import { api, ApiError } from '~/lib/api'
+import { api, ApiError } from '~/sync/api'
 import { newId } from '~/lib/ids'
 import { keptAnswers } from '~/sync/kept'
 import { loosePhotos } from '~/sync/loose-photos'

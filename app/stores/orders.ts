@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import type { BasketLinesBody, Order, OrderEventsBody, Page, SupplierState } from '~~/contract'
 import { usePersonStore } from '~/stores/person'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 import { newId } from '~/lib/ids'
 
 type Happened = OrderEventsBody['happened'][number]['happened']

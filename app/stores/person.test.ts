@@ -3,12 +3,15 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Person } from '../../contract'
 import { usePersonStore } from './person'
 
-type Ask = (path: string, body?: unknown, method?: string) => Promise<unknown>
+type Ask = (path: string, body: unknown, method: string) => Promise<unknown>
 /** What the server answers, as each test has it. */
 const server: { ask: Ask } = { ask: () => Promise.reject(new Error('nobody asked for this')) }
-vi.mock('~/lib/api', () => ({
-  api: (...asked: Parameters<Ask>) => server.ask(...asked),
-}))
+const fetched = async (url: string, { method = 'GET', body }: RequestInit = {}) => {
+  const told = await server.ask(url, body, method)
+  return new Response(JSON.stringify(told ?? null), {
+    headers: { 'content-type': 'application/json' },
+  })
+}
 
 const ANNE: Person = { id: '01ARZ3NDEKTSV4RRFFQ69G5FAV', name: 'Anne', units: 'inch', also: [] }
 
@@ -19,6 +22,7 @@ beforeEach(() => {
     setItem: (name: string, value: string) => kept.set(name, value),
     removeItem: (name: string) => kept.delete(name),
   })
+  vi.stubGlobal('fetch', fetched)
   setActivePinia(createPinia())
 })
 afterEach(() => vi.unstubAllGlobals())

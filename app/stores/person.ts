@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import type { NewPeopleChangeBody, Page, PeopleChange, Person } from '~~/contract'
 import type { UnitSystem } from '~~/core/quantity'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 import { newId } from '~/lib/ids'
 
 /** Who works here, and who is at this device. Picking a name is no sign-in. */

@@ -3,7 +3,7 @@ import { computed, shallowRef } from 'vue'
 import type { StepTimesTold } from '~~/contract'
 import type { Package } from '~~/core/plan'
 import type { ShopPlans } from '~~/core/proof'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** Packages of work of this shop's own, and what its jobs took for each step. */
 export const usePlansStore = defineStore('plans', () => {

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import type { Shop, ShopSettingsBody } from '~~/contract'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** What this shop charges and prefers, and what it has found in its closed jobs. */
 export const useShopStore = defineStore('shop', () => {

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { beforeEach, describe, expect, it } from 'vitest'
 import { nextTick, reactive, ref } from 'vue'
 import type { CoreUnit, UnitSystem } from '../../core/quantity'
 import {
@@ -14,11 +14,12 @@ import {
   useRetyping,
   withUnits,
 } from './units'
+import { withStores } from '../../tests/harness/stores'
 
 const person = reactive<{ units: UnitSystem }>({ units: 'metric' })
-vi.mock('~/stores/person', () => ({ usePersonStore: () => person }))
 beforeEach(() => {
   person.units = 'metric'
+  withStores({ person })
 })
 
 describe('figures in the units of who reads', () => {

@@ -5,10 +5,9 @@ import { planRun } from '~~/core/proof'
 import type { Run } from '~~/core/run'
 import { sizeRun, type SizingAsked } from '~~/core/sizing'
 import { bandRun, type BandOptions } from '~~/core/whatif'
-import type { Ended, HowFar } from '~/asking/useAsked'
 import { BLEED_HEAVY } from './bleed-runs'
 import { followText, type FollowAsked } from './follow'
-import { Turns } from './turns'
+import { Turns, type Ended, type HowFar } from './turns'
 
 /** Heavy computation by name: from a question, in plain data, to a run. */
 const RUNS = {

@@ -1,10 +1,14 @@
 import type { Run } from '~~/core/run'
-import type { Ended, HowFar } from '~/asking/useAsked'
 
 /** ms of work before the thread is given back, so that it can be told something. */
 const SLICE = 12
 /** Pieces between two looks at the clock. */
 const PIECES = 10
+
+/** How far it is; what is known so far comes with it where that is worth a look. */
+export type HowFar<R> = (done: number, total: number, soFar?: R) => void
+/** What comes of a question: its answer, or that it was stopped, by its asker or by the asker's next question. */
+export type Ended<R> = { ended: true; result: R } | { ended: false }
 
 /** ms between two looks at what is known so far. */
 const BETWEEN = 300

@@ -30,15 +30,20 @@ describe('the arrows between folders', () => {
     ],
     ['contract/planted.ts', `import { x } from '../server/services/jobs'\nexport const y = x\n`],
     ['contract/planted.ts', `import { x } from '../app/composables/useApi'\nexport const y = x\n`],
-    ['server/services/planted.ts', `import { x } from '../../app/lib/api'\nexport const y = x\n`],
+    ['server/services/planted.ts', `import { x } from '../../app/sync/api'\nexport const y = x\n`],
     [
       'server/services/planted.ts',
       `import { x } from '../../core/circuit/solve'\nexport const y = x\n`,
     ],
-    ['app/composables/planted.ts', `import { x } from '~~/server/services/jobs'\nexport const y = x\n`],
-    ['app/composables/planted.ts', `import { x } from '~~/core/circuit/solve'\nexport const y = x\n`],
+    ['app/job/planted.ts', `import { x } from '~~/server/services/jobs'\nexport const y = x\n`],
+    ['app/job/planted.ts', `import { x } from '~~/core/circuit/solve'\nexport const y = x\n`],
     ['server/services/planted.ts', `import { x } from '../../bench/lists'\nexport const y = x\n`],
-    ['app/composables/planted.ts', `import { x } from '~~/bench/lists'\nexport const y = x\n`],
+    ['app/job/planted.ts', `import { x } from '~~/bench/lists'\nexport const y = x\n`],
+    ['app/lib/planted.ts', `import { x } from '~/stores/person'\nexport const y = x\n`],
+    ['app/job/planted.ts', `import { x } from '~/components/line/part-words'\nexport const y = x\n`],
+    ['app/components/job/planted.ts', `import { x } from '../../stages'\nexport const y = x\n`],
+    ['app/stages/fit/planted.ts', `import { x } from '../choose/sheets'\nexport const y = x\n`],
+    ['app/stages/fit/planted.ts', `import { x } from '~/stages/choose/sheets'\nexport const y = x\n`],
     ['scripts/planted.ts', `import { x } from '../bench/lists'\nexport const y = x\n`],
     ['core/words/coach/planted.ts', `import { x } from '../../bleed/rank'\nexport const y = x\n`],
   ])('%s may not: %s', async (file, code) => {
@@ -46,7 +51,9 @@ describe('the arrows between folders', () => {
   })
 
   it.each([
-    ['app/composables/planted.ts', `import { x } from '~~/core/circuit'\nexport const y = x\n`],
+    ['app/job/planted.ts', `import { x } from '~~/core/circuit'\nexport const y = x\n`],
+    ['app/stages/fit/planted.ts', `import { x } from '~/job/useJob'\nexport const y = x\n`],
+    ['app/stages/fit/planted.ts', `import { x } from '../stage'\nexport const y = x\n`],
     ['server/services/planted.ts', `import { x } from '../../contract'\nexport const y = x\n`],
     ['contract/planted.ts', `import { x } from '../core/journal'\nexport const y = x\n`],
     ['core/circuit/planted.ts', `import { x } from '../run'\nexport const y = x\n`],

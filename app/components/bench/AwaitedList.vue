@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { AwaitedDelivery } from '~~/contract'
 import { useLoaded } from '~/asking/useLoaded'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 import { computed } from 'vue'
 import { deliveryWords } from '~/lib/delivery-words'
 

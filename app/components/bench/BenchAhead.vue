@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CameBackTold, DueTold, Page } from '~~/contract'
 import { useLoaded } from '~/asking/useLoaded'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 import { unitsNow } from '~/units/units'
 import { computed } from 'vue'
 import { dueDay, isLate } from '~/lib/due-days'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sheetOf, SHEETS } from './sheets'
+import { sheetOf, SHEETS } from '~/job/sheets'
 import { useDesk } from '~/job/useDesk'
 import { useRoute } from '#imports'
 import { computed } from 'vue'

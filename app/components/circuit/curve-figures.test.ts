@@ -4,7 +4,7 @@ import reference from '../../../core/circuit/reference-cases.json'
 import { fromArchetype } from '../../../core/installation'
 import { clampChanges, curveRows } from './curve-figures'
 import { fieldsOf } from './part-fields'
-import { sheetOf } from './sheets'
+import { sheetOf } from '~/job/sheets'
 
 const { circuit } = fromArchetype('long-line')
 const snapping = reference.cases[9]!.input.circuit as unknown as Circuit

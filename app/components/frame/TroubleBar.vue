@@ -8,7 +8,7 @@ import { shownAsOf } from '~/sync/kept'
 import { loosePhotos } from '~/sync/loose-photos'
 import { useJournalStore } from '~/stores/journal'
 import { computed, ref, defineAsyncComponent } from 'vue'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 import { when } from '~/units/format'
 import PutBackBar from '~/components/frame/PutBackBar.vue'
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import type { LadderStacks } from '~/job/drawn'
 import { TERMS } from '~~/core/circuit'
-import { padFigure, type LadderStacks } from './pad-ladder'
+import { padFigure } from './pad-ladder'
 import { unitsNow, symbolOf } from '~/units/units'
 
 /** The ladder's figures as a table, for those who hear it instead of seeing it. */

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import type { LadderStacks } from '~/job/drawn'
 import { useElementSize } from '@vueuse/core'
 import { TERMS, type TravelBudget } from '~~/core/circuit'
 import { displayUnit } from '~~/core/quantity'
-import { labelsOf, padFigure, piecesOf, ticksTo, type LadderStacks } from './pad-ladder'
+import { labelsOf, padFigure, piecesOf, ticksTo } from './pad-ladder'
 import { useTemplateRef, ref, computed } from 'vue'
 import { unitsNow } from '~/units/units'
 import TermFormula from '~/components/job/TermFormula.vue'

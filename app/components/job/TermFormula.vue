@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import type { LadderStack } from '~/job/drawn'
 import type { Term } from '~~/core/circuit'
 import { displayUnit, type CoreUnit } from '~~/core/quantity'
-import { padFigure, type LadderStack } from './pad-ladder'
+import { padFigure } from './pad-ladder'
 import { computed } from 'vue'
 import { unitsNow, symbolOf, withUnits } from '~/units/units'
 

@@ -1,22 +1,5 @@
 import { TERMS, type CircuitSolution } from '../../../core/circuit'
-import type { PhaseFigures } from '../../../core/proof'
 import { displayUnit, shown, type UnitSystem } from '../../../core/quantity'
-
-/** One state of the circuit on the ladder. */
-export interface LadderStack {
-  id: string
-  label: string
-  figures: PhaseFigures
-  /** Free travel that was felt, mm of pad. */
-  felt?: number
-  /** Pad above the floor where the clutch was seen to take up, mm. */
-  bites?: number
-}
-/** As many states as the ladder has room for; a fourth has none. */
-export type LadderStacks =
-  | readonly [LadderStack]
-  | readonly [LadderStack, LadderStack]
-  | readonly [LadderStack, LadderStack, LadderStack]
 
 /** One term of the travel budget as it stands on the ladder, mm of pad. */
 export interface Piece {

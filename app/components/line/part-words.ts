@@ -1,10 +1,10 @@
+import type { PartId } from '~/job/drawn'
 import { lineSwell, strokeVolume, type Line } from '~~/core/circuit'
 import { chosenAt, crestsOf, lengthOfLines, pitched, type Installation } from '~~/core/installation'
 import { choiceWords } from '~~/core/journal'
 import type { Format } from '~~/core/quantity'
 
-/** A part of the circuit that can be chosen: the master, the slave, one line by its number, … */
-export type PartId = 'pedal' | 'reservoir' | 'master' | 'slave' | 'linkage' | 'cover' | `line${number}`
+export type { PartId }
 
 export interface PartWords {
   id: PartId

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import type { ShownPhoto } from '~/job/usePhotos'
 import type { ModelPhoto } from '~~/contract'
-import type { ShownPhoto } from './PhotoStrip.vue'
 import { shallowRef, watch, computed } from 'vue'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 import PhotoStrip from '~/components/photo/PhotoStrip.vue'
 
 /** What others have photographed on this model: where a part hides, what it looks like. */

@@ -1,18 +1,9 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { shallowRef, ref } from 'vue'
+import type { ShownPhoto } from '~/job/usePhotos'
 import PhotoPicture from '~/components/photo/PhotoPicture.vue'
 
-/** Photographs in a row; each opens, with its words, which can be changed, and can be taken back. */
-export interface ShownPhoto {
-  file: string
-  /** What it shows, for who hears it and under it. */
-  words: string
-  /** In this browser only, for now. */
-  waits?: boolean
-  /** The entry, where it may be changed here. */
-  entry?: string
-}
 defineProps<{ photos: readonly ShownPhoto[]; label: string }>()
 const emit = defineEmits<{ words: [entry: string, words: string]; takeBack: [entry: string] }>()
 const open = shallowRef<ShownPhoto | null>(null)

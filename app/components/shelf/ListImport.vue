@@ -14,7 +14,7 @@ import {
   type ColumnMapping,
 } from '~~/core/shelf'
 import { shallowRef, ref, computed } from 'vue'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 import { money } from '~/lib/delivery-words'
 import OnOff from '~/components/frame/OnOff.vue'
 

@@ -13,7 +13,7 @@ import { usePersonStore } from '~/stores/person'
 import { useCarried } from '~/frame/useCarried'
 import { ref, computed } from 'vue'
 import { readWithin } from '~/lib/number'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 import { when } from '~/units/format'
 import { deliveryWords, money, clock } from '~/lib/delivery-words'
 

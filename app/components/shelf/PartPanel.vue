@@ -18,7 +18,7 @@ import { useCarried } from '~/frame/useCarried'
 import { asTyped, typedWithin, boundsIn, symbolOf } from '~/units/units'
 import { reactive, ref, computed, onMounted } from 'vue'
 import { readWithin } from '~/lib/number'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 import { newId } from '~/lib/ids'
 import { clock } from '~/lib/delivery-words'
 

@@ -1,7 +1,7 @@
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import type { Page, Part, PartsCount, PartSort } from '~~/contract'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** ms that typing rests before it is searched for. */
 const RESTS = 200

@@ -5,7 +5,7 @@ import { draftOf, emptyStep, fileOf, ownId, type PackageDraft } from './own-pack
 import { usePlansStore } from '~/stores/plans'
 import { useLoaded } from '~/asking/useLoaded'
 import { computed, ref, useTemplateRef } from 'vue'
-import { ApiError } from '~/lib/api'
+import { ApiError } from '~/sync/api'
 import LoadState from '~/components/frame/LoadState.vue'
 import OwnPackageForm from '~/components/shop/OwnPackageForm.vue'
 

@@ -2,7 +2,7 @@
 import type { Page, PeopleChange, Person } from '~~/contract'
 import { usePersonStore } from '~/stores/person'
 import { useLoaded } from '~/asking/useLoaded'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 import { useSaving } from '~/frame/useSaving'
 import { watch, ref } from 'vue'
 import { when } from '~/units/format'

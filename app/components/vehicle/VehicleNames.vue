@@ -3,7 +3,7 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import type { Vehicle, VehicleNamesBody } from '~~/contract'
 import { reactive, ref, watch } from 'vue'
 import { useSaving } from '~/frame/useSaving'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** Name, plate and model of a vehicle, put right. */
 const props = defineProps<{ vehicle: Vehicle }>()

@@ -10,7 +10,7 @@ import { ChevronDown } from '~/icons'
 import type { Vehicle, WithEntries } from '~~/contract'
 import { ref, computed, shallowRef, watch } from 'vue'
 import { useSearch, usePages } from '~/asking/usePages'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** One vehicle of however many: its name, plate or model is typed and it is picked from what is found. */
 const id = defineModel<string>({ required: true })

@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import type { LadderStacks } from '~/job/drawn'
 import { PanelRightClose, PanelRightOpen, PanelTopClose } from '~/icons'
 import { useEventListener, useMediaQuery, useStorage } from '@vueuse/core'
 import { isImplausible } from '~~/core/circuit'
 import { STAGES, type Stage } from '~~/core/journal'
-import type { LadderStacks } from '~/components/job/pad-ladder'
-import { drawnOn, sheetOf } from '~/components/circuit/sheets'
+import { drawnOn, sheetOf } from '~/job/sheets'
 import { type Measured, stackOf, provideDesk, pedalReadings } from '~/job/useDesk'
 import { STAGE_FACES } from '~/stages'
 import { sheetSight } from '~/job/in-sight'

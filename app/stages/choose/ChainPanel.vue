@@ -6,7 +6,7 @@ import { endsOf } from '~~/core/shelf'
 import type { Part } from '~~/contract'
 import { useJob } from '~/job/useJob'
 import { shallowRef, onMounted, computed, ref } from 'vue'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 import { readWithin } from '~/lib/number'
 import EndForm from '~/components/fitting/EndForm.vue'
 

@@ -1,37 +1,20 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import {
-  FLARE_ALLOWANCES,
-  pipeProblemWords,
-  reformPipe,
-  reformWords,
-  type Corner,
-} from '~~/core/layout'
+import { FLARE_ALLOWANCES, pipeProblemWords, type Corner } from '~~/core/layout'
 import { download, fileName } from '~/components/line/export-svg'
 import { usePipe } from './usePipe'
-import { useJob } from '~/job/useJob'
 import { useDesk } from '~/job/useDesk'
 import { useRoute, navigateTo } from '#imports'
 import { computed, reactive, ref, useTemplateRef } from 'vue'
-import {
-  typedWithin,
-  boundsIn,
-  useTypedText,
-  formatNow,
-  symbolOf,
-  withUnits,
-  inUnits,
-  asTyped,
-} from '~/units/units'
-import { readWithin } from '~/lib/number'
+import { typedWithin, boundsIn, formatNow, symbolOf, withUnits, inUnits, asTyped } from '~/units/units'
 import { millimetres } from '~/units/format'
+import PipeReformed from './PipeReformed.vue'
 import LinePicker from '~/stages/choose/LinePicker.vue'
 import KeptInput from '~/components/frame/KeptInput.vue'
 import ChoiceRow from '~/components/frame/ChoiceRow.vue'
 import TypedProblems from '~/components/frame/TypedProblems.vue'
 
 /** A pipe to be made: corners from the drawing or by hand, what is cut, where it is bent, and a true-size print. */
-const { id } = useJob()
 const desk = useDesk()
 const route = useRoute()
 const lines = computed(() => desk.kept.value?.circuit.lines ?? [])
@@ -102,20 +85,6 @@ const differs = computed(() => {
   return (
     now !== undefined && was !== undefined && !draft.value.corners && Math.abs(now / was - 1) > APART
   )
-})
-
-const old = reactive({
-  length: useTypedText(`mellow-old-pipe-${id}`, () => 'mm'),
-  was: ref(''),
-  is: ref(''),
-})
-const ANGLE = { min: -360, max: 360 }
-const OLD = { min: 10, max: 20_000 }
-const reformed = computed(() => {
-  const length = typedWithin(old.length, 'mm', OLD)
-  const [was, is] = [readWithin(old.was || '0', ANGLE), readWithin(old.is || '0', ANGLE)]
-  if (!pipe.value || length === null || was === null || is === null) return null
-  return reformPipe({ length, outletWas: was, outletIs: is }, pipe.value)
 })
 
 const printing = ref('')
@@ -375,30 +344,7 @@ const seen = computed(() => {
           <button type="button" class="act" @click="print">Print in true size</button>
           <span role="status" class="text-[0.95rem]">{{ printing }}</span>
         </p>
-        <section class="mt-3" aria-labelledby="reform">
-          <h3 id="reform" class="place-name">Or form the old one anew</h3>
-          <div class="flex flex-wrap items-center gap-2 py-1">
-            <label class="flex items-center gap-2"
-              >Old pipe, along it, {{ symbolOf('mm') }}
-              <input v-model="old.length" class="field w-24" inputmode="decimal"
-            /></label>
-            <label class="flex items-center gap-2"
-              >Outlet was at, °
-              <input v-model="old.was" class="field w-20" inputmode="decimal" placeholder="0"
-            /></label>
-            <label class="flex items-center gap-2"
-              >is at, ° <input v-model="old.is" class="field w-20" inputmode="decimal" placeholder="0"
-            /></label>
-          </div>
-          <p
-            v-if="reformed"
-            class="border-l-4 pl-3"
-            :class="reformed.does ? 'border-patina' : 'border-rust'"
-            data-reform
-          >
-            {{ reformWords(reformed, formatNow()) }}
-          </p>
-        </section>
+        <PipeReformed :pipe="pipe" />
       </template>
     </div>
   </div>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import type { LadderStack } from '~/job/drawn'
 import { InputError } from '~~/core/circuit'
 import { assumedFigures } from '~~/core/installation'
 import { plannedFigures } from '~~/core/proof'
 import { planOf, type SizingOption } from '~~/core/sizing'
-import type { LadderStack } from '~/components/job/pad-ladder'
 import { useSizing } from './useSizing'
 import { defineAsyncComponent, ref, watch, computed, watchEffect } from 'vue'
 import { useDesk } from '~/job/useDesk'

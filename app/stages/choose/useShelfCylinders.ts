@@ -1,7 +1,7 @@
 import { computed, shallowRef } from 'vue'
 import type { Part } from '~~/contract'
 import { WORKSHOP_BORES } from '~~/core/circuit'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** Bores on the shelf must be at least so many before they are what is tried: one odd cylinder is no choice. */
 const ENOUGH = 3

@@ -3,7 +3,7 @@ import type { Job, JobTitleBody } from '~~/contract'
 import { useJob } from '~/job/useJob'
 import { ref, computed } from 'vue'
 import { useSaving } from '~/frame/useSaving'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** What the job is called, put right. */
 const { id, job, load } = useJob()

@@ -18,7 +18,7 @@ import { useElsewhere } from './useElsewhere'
 import { useJob } from '~/job/useJob'
 import { usePersonStore } from '~/stores/person'
 import { newId } from '~/lib/ids'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 const BEAT = 1000
 

@@ -1,9 +1,9 @@
 import { ref, shallowRef } from 'vue'
 import type { Page, WithEntries } from '~~/contract'
-import { keptAnswers, shownAsOf } from './kept'
+import { keptAnswers, shownAsOf } from '~/sync/kept'
 import type { Entry, Subject } from '~~/core/journal'
 import { useJournalStore } from '~/stores/journal'
-import { api } from '~/lib/api'
+import { api } from '~/sync/api'
 
 /** Entries fetched behind in one go. */
 const PAGE = 1000

@@ -2,7 +2,7 @@ import { useIntervalFn } from '@vueuse/core'
 import { watch } from 'vue'
 import type { Cue } from '~~/contract'
 import type { Subject } from '~~/core/journal'
-import { useLive } from './live'
+import { useLive } from '~/sync/live'
 import { useJournalStore } from '~/stores/journal'
 
 /** ms between looks while entries do not come by themselves. */
