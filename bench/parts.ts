@@ -5,7 +5,7 @@ import type { ImportTold, Page, Part } from '../contract'
 import { guessMapping, LIST_COLUMNS } from '../core/shelf'
 import { databaseEnvironment, freePort } from '../scripts/mariadb'
 import { root } from '../scripts/packages.mjs'
-import { partsStatement } from '../server/services/parts'
+import { partsStatement } from '../server/services/shelf/parts'
 import { startSuite, stopSuite, type Running } from '../tests/harness/running'
 import { atOnce, type Row } from './measure'
 

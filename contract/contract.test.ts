@@ -6,7 +6,7 @@ import { fromArchetype, type Installation } from '../core/installation'
 import type { Entry } from '../core/journal'
 import type { Change } from '../core/whatif'
 import { Refusal } from '../server/services/refusal'
-import { checkNewEntry } from '../server/services/check-new-entry'
+import { checkNewEntry } from '../server/services/journal/check-new-entry'
 import { checker } from '../server/services/validate'
 import {
   brokenTexts,

@@ -1,4 +1,5 @@
 import { send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
+import { problemBody } from './http/codes'
 
 /** What no route took: problem details under /api, a plain line elsewhere. */
 export default function problemHandler(error: H3Error, event: H3Event) {
@@ -12,7 +13,6 @@ export default function problemHandler(error: H3Error, event: H3Event) {
     'content-type',
     api ? 'application/problem+json' : 'text/plain; charset=utf-8',
   )
-  const title = status === 404 ? 'not found' : 'failed'
-  const body = { type: `urn:mellow-anchor:${title.replace(' ', '-')}`, title, status, detail }
+  const body = problemBody(status === 404 ? 'not-found' : 'failed', detail, {}, status)
   return send(event, api ? JSON.stringify(body) : detail)
 }

@@ -31,12 +31,12 @@ export async function readBytes(
 export async function readJson(event: H3Event): Promise<unknown> {
   const { req } = event.node
   if (!/^application\/json\b/.test(req.headers['content-type'] ?? ''))
-    throw new Refusal(415, 'not-json', 'Send application/json')
+    throw new Refusal('not-json', 'Send application/json')
   const body = await bounded(event, MOST_BYTES, READ_WITHIN)
   try {
     return JSON.parse(body.toString('utf8'))
   } catch {
-    throw new Refusal(400, 'no-json', 'The body is not readable as JSON')
+    throw new Refusal('no-json', 'The body is not readable as JSON')
   }
 }
 
@@ -61,8 +61,7 @@ async function bounded(
   try {
     for await (const chunk of req as AsyncIterable<Buffer>) {
       size += chunk.length
-      if (size > most)
-        throw end(new Refusal(413, 'too-large', `At most ${inWords(most)} are taken here`))
+      if (size > most) throw end(new Refusal('too-large', `At most ${inWords(most)} are taken here`))
       chunks.push(chunk)
       each(chunk)
     }
@@ -70,8 +69,8 @@ async function bounded(
     if (error instanceof Refusal) throw error
     throw end(
       late
-        ? new Refusal(408, 'too-slow', `The body did not come within ${within / 1000} s`)
-        : new Refusal(400, 'cut-off', 'The body was cut off'),
+        ? new Refusal('too-slow', `The body did not come within ${within / 1000} s`)
+        : new Refusal('cut-off', 'The body was cut off'),
     )
   } finally {
     clearTimeout(timer)

@@ -1,8 +1,8 @@
 import { EntriesQuery, IdPath } from '../../contract'
 import { lift, type Entry, type Subject } from '../../core/journal'
-import { appendEntry } from '../services/append-queue'
-import { checkNewEntry } from '../services/check-new-entry'
-import { listEntries } from '../services/entries'
+import { appendEntry } from '../services/journal/append-queue'
+import { checkNewEntry } from '../services/journal/check-new-entry'
+import { listEntries } from '../services/journal/entries'
 import { checker } from '../services/validate'
 import { route } from './route'
 

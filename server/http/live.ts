@@ -4,7 +4,7 @@ import { join, MOST_STREAMS, openStreams, type Stream } from '../live/hub'
 import { restoredAt } from '../live/keeping'
 import { onCommitted } from '../live/news'
 import { checker } from '../services/validate'
-import { readJobRow } from '../services/jobs'
+import { readJobRow } from '../services/lists/jobs'
 import { notFound, Refusal } from '../services/refusal'
 import { route } from './route'
 
@@ -28,7 +28,7 @@ export const liveOf = (type: 'job' | 'vehicle') =>
     const from = checkQuery(typeof last === 'string' ? { after: last } : { after })
     const [jobAt = 0, vehicleAt = 0] = (from.after ?? '0.0').split('.').map(Number)
     if (openStreams() >= MOST_STREAMS)
-      throw new Refusal(503, 'busy', 'So many tablets listen already; entries are asked for instead.')
+      throw new Refusal('busy', 'So many tablets listen already; entries are asked for instead.')
     const vehicle =
       type === 'job'
         ? (await readJobRow(database, id)).vehicleId

@@ -32,7 +32,7 @@ describe('problem details', () => {
 
   it('of a refusal are its own, with the fields', () => {
     const errors = [{ path: '/name', message: 'is taken' }]
-    expect(problemOf(new Refusal(409, 'name-taken', 'There is one', errors))).toEqual({
+    expect(problemOf(new Refusal('name-taken', 'There is one', errors))).toEqual({
       type: 'urn:mellow-anchor:name-taken',
       title: 'name taken',
       status: 409,

@@ -1,5 +1,6 @@
 import type { Problem } from '../../contract'
 import { troubleOf } from '../database/errors'
+import { problemBody } from './codes'
 import { Refusal } from '../services/refusal'
 
 /**
@@ -7,31 +8,25 @@ import { Refusal } from '../services/refusal'
  * the sender does with it: only its page knows whether it waits there to be sent again.
  */
 export function problemOf(error: unknown): Problem {
-  if (error instanceof Refusal)
-    return {
-      ...problem(error.status, error.code, error.message, error.errors),
-      ...(error.namesakes && { namesakes: error.namesakes }),
-    }
+  if (error instanceof Refusal) {
+    const { code, message, errors, namesakes, status } = error
+    const more = { ...(errors && { errors }), ...(namesakes && { namesakes }) }
+    return problemBody(code, message, more, status)
+  }
   switch (troubleOf(error)) {
     case 'busy':
     case 'deadlock':
-      return problem(503, 'busy', 'Somebody else holds this just now. It is tried again by itself.')
+      return problemBody('busy', 'Somebody else holds this just now. It is tried again by itself.')
     case 'taken':
-      return problem(409, 'taken', 'Something else has this id or name')
+      return problemBody('taken', 'Something else has this id or name')
     case 'full':
-      return problem(
-        503,
+      return problemBody(
         'database-full',
         'The server cannot write: its disk is full, or its database is locked.',
       )
     case 'away':
-      return problem(503, 'database-away', 'The database does not answer.')
+      return problemBody('database-away', 'The database does not answer.')
     case null:
-      return problem(500, 'failed', 'The server failed on this request. Nothing was stored.')
+      return problemBody('failed', 'The server failed on this request. Nothing was stored.')
   }
-}
-
-function problem(status: number, code: string, detail: string, errors?: Problem['errors']): Problem {
-  const title = code.replaceAll('-', ' ')
-  return { type: `urn:mellow-anchor:${code}`, title, status, detail, ...(errors && { errors }) }
 }

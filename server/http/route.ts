@@ -10,7 +10,7 @@ import pino from 'pino'
 import { currentDatabase } from '../database/current'
 import type { Database } from '../database/database'
 import { restoredAt } from '../live/keeping'
-import { counted } from '../services/crowd'
+import { counted } from '../services/lists/crowd'
 import { readJson } from './body'
 import { problemOf } from './problem'
 

@@ -11,7 +11,6 @@ const checkPath = checker(IdPath)
 /** What is larger could be written, but not read in again. */
 const tooLarge = () =>
   new Refusal(
-    413,
     'too-large',
     `This would be a file of more than ${Math.floor(MOST_SHOP_FILE_BYTES / 1024 / 1024)} MiB, which could not be read in again. ` +
       'Copy the shop with npm run backup on the server, and put it in place with npm run restore; or send single jobs.',

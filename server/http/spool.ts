@@ -32,7 +32,7 @@ export async function spool(event: H3Event, most: number): Promise<Spooled> {
     for await (const chunk of source) {
       bytes += chunk.length
       if (bytes > most)
-        throw new Refusal(413, 'too-large', `At most ${most / 1024 / 1024} MiB are taken here`)
+        throw new Refusal('too-large', `At most ${most / 1024 / 1024} MiB are taken here`)
       yield chunk
     }
   }
@@ -43,8 +43,8 @@ export async function spool(event: H3Event, most: number): Promise<Spooled> {
     setResponseHeader(event, 'connection', 'close')
     if (error instanceof Refusal) throw error
     throw giveUp.aborted
-      ? new Refusal(408, 'too-slow', `The list did not come within ${WITHIN / 1000} s`)
-      : new Refusal(400, 'cut-off', 'The list was cut off')
+      ? new Refusal('too-slow', `The list did not come within ${WITHIN / 1000} s`)
+      : new Refusal('cut-off', 'The list was cut off')
   }
   return { path, bytes, remove }
 }

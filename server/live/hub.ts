@@ -4,7 +4,7 @@ import type { Cue } from '../../contract'
 import type { Entry, Subject } from '../../core/journal'
 import { currentDatabase } from '../database/current'
 import type { Database } from '../database/database'
-import { historyOf } from '../services/history'
+import { historyOf } from '../services/journal/history'
 import { emptyOldCues, newCues } from './cues'
 import { onCommitted } from './news'
 

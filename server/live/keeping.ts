@@ -2,9 +2,9 @@ import { setTimeout as wait } from 'node:timers/promises'
 import { QueryTypes } from 'sequelize'
 import { currentDatabase } from '../database/current'
 import type { Database } from '../database/database'
-import { isCrowded } from '../services/crowd'
-import { forgetOldRules, refreshStale } from '../services/standing'
-import { refreshWords } from '../services/words-kept'
+import { isCrowded } from '../services/lists/crowd'
+import { forgetOldRules, refreshStale } from '../services/journal/standing'
+import { refreshWords } from '../services/journal/words-kept'
 import { committed, onCommitted } from './news'
 
 /** ms after a commit: several entries in a row are worked out once. */

@@ -1,3 +1,4 @@
+import { problemBody } from '../http/codes'
 import {
   defineEventHandler,
   getRequestHeader,
@@ -24,13 +25,12 @@ export default defineEventHandler((event) => {
   setResponseHeader(event, 'cross-origin-resource-policy', 'same-origin')
   return send(
     event,
-    JSON.stringify({
-      type: 'urn:mellow-anchor:foreign-site',
-      title: 'foreign site',
-      status: 403,
-      detail:
+    JSON.stringify(
+      problemBody(
+        'foreign-site',
         'Asked from another site or under another name; set MELLOW_NAMES to the names this server goes by',
-    }),
+      ),
+    ),
   )
 })
 

@@ -1,5 +1,6 @@
 import { defineNitroPlugin } from 'nitropack/runtime'
 import { setResponseHeader } from 'h3'
+import { problemBody } from '../http/codes'
 
 /** What only looks like the API is not answered with the page: to a program, 200 would say that it is done. */
 const API = /^\/+api(?:[/?#]|$)/i
@@ -11,17 +12,15 @@ export default defineNitroPlugin((nitro) => {
     const [isApi, reads] = [API.test(event.path), READS.includes(event.method)]
     if (!isApi && reads) return
     if (!isApi) setResponseHeader(event, 'allow', READS.join(', '))
-    const [statusCode, code] = isApi ? ([404, 'not-found'] as const) : ([405, 'not-allowed'] as const)
+    const problem = problemBody(
+      isApi ? 'not-found' : 'not-allowed',
+      `There is nothing at this address for ${event.method}`,
+    )
     context.response = {
-      statusCode,
+      statusCode: problem.status,
       statusMessage: isApi ? 'Not Found' : 'Method Not Allowed',
       headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' },
-      body: JSON.stringify({
-        type: `urn:mellow-anchor:${code}`,
-        title: code.replace('-', ' '),
-        status: statusCode,
-        detail: `There is nothing at this address for ${event.method}`,
-      }),
+      body: JSON.stringify(problem),
     }
   })
 })

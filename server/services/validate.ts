@@ -31,5 +31,5 @@ const endless = (value: unknown): FieldProblem[] =>
 function invalid(found: FieldProblem[]): Refusal {
   const errors = found.length > 0 ? found : [{ path: '', message: 'is not as it should be' }]
   const [{ path, message }] = errors as [FieldProblem]
-  return new Refusal(422, 'invalid', `Refused: ${path || 'the whole'} ${message}`, errors)
+  return new Refusal('invalid', `Refused: ${path || 'the whole'} ${message}`, errors)
 }

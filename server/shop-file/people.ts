@@ -1,8 +1,8 @@
 import type { Transaction } from 'sequelize'
 import type { ImportQueryValues, Namesakes, ShopFile, ShopFileTold } from '../../contract'
 import type { Database } from '../database/database'
-import { knownPerson } from '../services/people'
-import { keepPeopleChange } from '../services/people-changes'
+import { knownPerson } from '../services/shop/people'
+import { keepPeopleChange } from '../services/shop/people-changes'
 import { Refusal } from '../services/refusal'
 import { wrong } from './read'
 import { ulid } from 'ulid'
@@ -94,7 +94,6 @@ function namesakes(shop: string | null, people: Namesakes['people']): Refusal {
   const names = people.slice(0, 3).map(({ name }) => name)
   const more = people.length > 3 ? ` and ${people.length - 3} more` : ''
   return new Refusal(
-    409,
     'namesakes',
     `Somebody here is called ${names.join(', ')}${more}, too: say who is the same person, or give the others a mark. Nothing was read in.`,
     people.map(({ id, name }) => ({ path: `/people/${id}`, message: `${name} is somebody here` })),

@@ -7,7 +7,7 @@ import {
   type ShopFile,
 } from '../../contract'
 import { filesOf, type Entry } from '../../core/journal'
-import { checkNewEntry } from '../services/check-new-entry'
+import { checkNewEntry } from '../services/journal/check-new-entry'
 import { Refusal } from '../services/refusal'
 import { checker } from '../services/validate'
 import { digestOf } from './digest'
@@ -28,7 +28,7 @@ export interface ReadFile {
  */
 export function readShopFile(bytes: Uint8Array): ReadFile {
   if (bytes.length > MOST_SHOP_FILE_BYTES)
-    throw new Refusal(413, 'too-large', 'The file is too large: move a shop of this size by its backup')
+    throw new Refusal('too-large', 'The file is too large: move a shop of this size by its backup')
   const value = parsed(bytes)
   checkVersion(value)
   check ??= checker(ShopFileSchema)
@@ -44,14 +44,12 @@ function checkVersion(value: unknown): void {
   const version = typeof format === 'string' ? /^mellow-anchor file (\d{1,6})$/.exec(format) : null
   if (!version || Number(version[1]) < 1)
     throw new Refusal(
-      422,
       'invalid',
       'This is no file of a job, a vehicle or a shop. Nothing was read in.',
       [{ path: '/format', message: 'is not “mellow-anchor file” and a number' }],
     )
   if (Number(version[1]) > NEWEST_SHOP_FILE)
     throw new Refusal(
-      422,
       'newer',
       `The file was made by a newer version of Mellow Anchor (file ${version[1]}; this one reads up to ${NEWEST_SHOP_FILE}). Update this one, then read it in. Nothing was read in.`,
       [{ path: '/format', message: 'is of a newer version' }],
@@ -87,11 +85,11 @@ function entryAt(raw: ShopFile['entries'][number], i: number): ReadFile['entries
 }
 
 export const wrong = (path: string, message: string): Refusal =>
-  new Refusal(422, 'invalid', `Refused: ${path || 'the file'} ${message}`, [{ path, message }])
+  new Refusal('invalid', `Refused: ${path || 'the file'} ${message}`, [{ path, message }])
 
 /** Something here has this id, and is something else. */
 export const clash = (what: string, id: string, how: string): Refusal =>
-  new Refusal(409, 'taken', `Refused: ${what} ${id} is here already and ${how}. Nothing was read in.`, [
+  new Refusal('taken', `Refused: ${what} ${id} is here already and ${how}. Nothing was read in.`, [
     { path: `/${what}`, message: `${id} is here already and ${how}` },
   ])
 

@@ -1,7 +1,7 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import { SHELF_TABLES, type ShelfTable, type ShopFile, type ShopFileTold } from '../../contract'
 import type { Database } from '../database/database'
-import { recountTotal } from '../services/orders'
+import { recountTotal } from '../services/orders/orders'
 import { canonical } from './canonical'
 import { clash, wrong } from './read'
 import { allRowsOf, columnsOf, type FileRow } from './tables'

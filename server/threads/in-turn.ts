@@ -14,7 +14,7 @@ export function inTurn(most: number, words: string) {
 
   /** Resolves once it is one's turn, with what ends it. */
   async function turn(): Promise<() => void> {
-    if (waiting >= most) throw new Refusal(503, 'busy', words)
+    if (waiting >= most) throw new Refusal('busy', words)
     const before = last
     let end = () => {}
     last = new Promise<void>((resolve) => (end = resolve))

@@ -27,7 +27,7 @@ export function plannedJob({ job, vehicle, entries, installation, shop }: PlanQu
     return { job, vehicle, state, installation, plan }
   } catch (error) {
     if (!(error instanceof InputError)) throw error
-    throw new Refusal(409, 'no-plan', `There is no plan: ${error.message}`)
+    throw new Refusal('no-plan', `There is no plan: ${error.message}`)
   }
 }
 
@@ -41,6 +41,6 @@ export function checkedPackage(value: unknown): Package {
   } catch (error) {
     if (!(error instanceof InputError)) throw error
     const { path, message } = error
-    throw new Refusal(422, 'invalid', `Refused: ${path || 'the whole'} ${message}`, [{ path, message }])
+    throw new Refusal('invalid', `Refused: ${path || 'the whole'} ${message}`, [{ path, message }])
   }
 }

@@ -35,7 +35,7 @@ const script = (): string => join(dirname(process.argv[1] ?? '.'), 'thread.mjs')
  */
 export function ask<N extends WorkName>(name: N, question: Question<N>): Promise<Answer<N>> {
   if (waiting.length >= MOST_WAITING)
-    return Promise.reject(new Refusal(503, 'busy', 'So much is being worked out already; ask again.'))
+    return Promise.reject(new Refusal('busy', 'So much is being worked out already; ask again.'))
   return new Promise((resolve, reject) => {
     const done = (answer: unknown) => resolve(answer as Answer<N>)
     waiting.push({ id: ++last, name, question, done, fail: reject })
@@ -55,7 +55,7 @@ function handOut(): void {
   if (!free || !next) return
   free.doing = next
   free.timer = setTimeout(() => {
-    next.fail(new Refusal(503, 'busy', `It was not worked out within ${PATIENCE / 1000} s.`))
+    next.fail(new Refusal('busy', `It was not worked out within ${PATIENCE / 1000} s.`))
     drop(free)
   }, PATIENCE)
   const { id, name, question } = next
@@ -73,7 +73,7 @@ function begin(): Thread {
     thread.doing = null
     if ('refused' in told) {
       const { status, code, message, errors } = told.refused
-      doing?.fail(new Refusal(status, code, message, errors))
+      doing?.fail(new Refusal(code, message, errors, undefined, status))
     } else if ('failed' in told) doing?.fail(new Error(told.failed))
     else doing?.done(told.answer)
     handOut()

@@ -1,3 +1,4 @@
+import type { ProblemCode } from '../http/codes'
 import { parentPort } from 'node:worker_threads'
 import type { FieldProblem } from '../../contract'
 import { Refusal } from '../services/refusal'
@@ -12,7 +13,7 @@ export interface Asked {
 /** A refusal as it crosses over: an error of a class of its own would not. */
 interface Refused {
   status: number
-  code: string
+  code: ProblemCode
   message: string
   errors?: FieldProblem[]
 }

@@ -7,7 +7,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import type { ImportTold, Order, Page, Part, Problem, StoredFile } from '../../contract'
 import { guessMapping, LIST_COLUMNS, PART_COLUMNS } from '../../core/shelf'
 import { openDatabase } from '../../server/database/database'
-import { exportParts } from '../../server/services/export-parts'
+import { exportParts } from '../../server/services/shelf/export-parts'
 import { runningSuite } from '../harness/running'
 import { aPerson, call, newId, refused } from './client'
 

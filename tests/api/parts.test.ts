@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { ImportTold, KeptMapping, NeedAnswered, Page, Part, PartsCount } from '../../contract'
 import { guessMapping, LIST_COLUMNS, PART_COLUMNS, type ListedPart } from '../../core/shelf'
 import { openDatabase, type Database } from '../../server/database/database'
-import { headerHash, importParts } from '../../server/services/import-parts'
+import { headerHash, importParts } from '../../server/services/shelf/import-parts'
 import { runningSuite } from '../harness/running'
 import { call, newId, refused } from './client'
 

@@ -19,7 +19,10 @@ const refused = async (code: string, filePath: string) => {
 describe('the arrows between folders', () => {
   it.each([
     ['core/circuit/planted.ts', `import { x } from '../../contract'\nexport const y = x\n`],
-    ['core/circuit/planted.ts', `import { x } from '../../server/services/jobs'\nexport const y = x\n`],
+    [
+      'core/circuit/planted.ts',
+      `import { x } from '../../server/services/lists/jobs'\nexport const y = x\n`,
+    ],
     ['core/circuit/planted.ts', `import { ref } from 'vue'\nexport const y = ref(1)\n`],
     ['core/circuit/planted.ts', `import { x } from 'lodash'\nexport const y = x\n`],
     ['core/circuit/planted.ts', `import { x } from '../journal/fold'\nexport const y = x\n`],
@@ -35,7 +38,7 @@ describe('the arrows between folders', () => {
       'server/services/planted.ts',
       `import { x } from '../../core/circuit/solve'\nexport const y = x\n`,
     ],
-    ['app/job/planted.ts', `import { x } from '~~/server/services/jobs'\nexport const y = x\n`],
+    ['app/job/planted.ts', `import { x } from '~~/server/services/lists/jobs'\nexport const y = x\n`],
     ['app/job/planted.ts', `import { x } from '~~/core/circuit/solve'\nexport const y = x\n`],
     ['server/services/planted.ts', `import { x } from '../../bench/lists'\nexport const y = x\n`],
     ['app/job/planted.ts', `import { x } from '~~/bench/lists'\nexport const y = x\n`],

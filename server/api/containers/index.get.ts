@@ -1,4 +1,4 @@
 import { route } from '../../http/route'
-import { listContainers } from '../../services/containers'
+import { listContainers } from '../../services/shelf/containers'
 
 export default route(({ database }) => listContainers(database))

@@ -1,6 +1,6 @@
 import { NewContainer } from '../../../contract'
 import { route } from '../../http/route'
-import { addContainer } from '../../services/containers'
+import { addContainer } from '../../services/shelf/containers'
 import { checker } from '../../services/validate'
 
 const check = checker(NewContainer)

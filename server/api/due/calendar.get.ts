@@ -1,6 +1,6 @@
 import { setResponseHeader } from 'h3'
 import { route } from '../../http/route'
-import { dueCalendar } from '../../services/due-calendar'
+import { dueCalendar } from '../../services/lists/due-calendar'
 
 /** What is due to the shop's vehicles, as a feed that any calendar can follow. */
 export default route(async ({ database, event }) => {

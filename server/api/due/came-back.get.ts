@@ -1,4 +1,4 @@
 import { route } from '../../http/route'
-import { listCameBack } from '../../services/due'
+import { listCameBack } from '../../services/lists/due'
 
 export default route(({ database }) => listCameBack(database))

@@ -1,6 +1,6 @@
 import { DueQuery } from '../../../contract'
 import { route } from '../../http/route'
-import { listDue } from '../../services/due'
+import { listDue } from '../../services/lists/due'
 import { checker } from '../../services/validate'
 
 const check = checker(DueQuery, 'query')

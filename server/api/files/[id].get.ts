@@ -1,7 +1,7 @@
 import { setResponseHeader } from 'h3'
 import { FileQuery, IdPath } from '../../../contract'
 import { route } from '../../http/route'
-import { readFile } from '../../services/files'
+import { readFile } from '../../services/journal/files'
 import { checker } from '../../services/validate'
 
 const checkPath = checker(IdPath)

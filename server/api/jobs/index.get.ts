@@ -1,6 +1,6 @@
 import { JobsQuery } from '../../../contract'
 import { route } from '../../http/route'
-import { listJobs } from '../../services/bench'
+import { listJobs } from '../../services/lists/bench'
 import { checker } from '../../services/validate'
 
 const check = checker(JobsQuery, 'query')

@@ -1,6 +1,6 @@
 import { NewJob } from '../../../contract'
 import { route } from '../../http/route'
-import { addJob } from '../../services/jobs'
+import { addJob } from '../../services/lists/jobs'
 import { checker } from '../../services/validate'
 
 const check = checker(NewJob)

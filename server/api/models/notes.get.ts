@@ -1,6 +1,6 @@
 import { ModelQuery } from '../../../contract'
 import { route } from '../../http/route'
-import { notesOfModel } from '../../services/of-model'
+import { notesOfModel } from '../../services/lists/of-model'
 import { checker } from '../../services/validate'
 
 const check = checker(ModelQuery, 'query')

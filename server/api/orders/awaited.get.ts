@@ -1,4 +1,4 @@
 import { route } from '../../http/route'
-import { awaited } from '../../services/orders'
+import { awaited } from '../../services/orders/orders'
 
 export default route(({ database }) => awaited(database))

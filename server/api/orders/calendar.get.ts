@@ -1,6 +1,6 @@
 import { setResponseHeader } from 'h3'
 import { route } from '../../http/route'
-import { deliveryCalendar } from '../../services/delivery-calendar'
+import { deliveryCalendar } from '../../services/orders/delivery-calendar'
 
 /** Deliveries that are awaited, for any calendar. */
 export default route(async ({ database, event }) => {

@@ -1,6 +1,6 @@
 import { OrdersQuery } from '../../../contract'
 import { route } from '../../http/route'
-import { listOrders } from '../../services/orders'
+import { listOrders } from '../../services/orders/orders'
 import { checker } from '../../services/validate'
 
 const check = checker(OrdersQuery, 'query')

@@ -1,7 +1,7 @@
 import { monotonicFactory } from 'ulid'
 import { BasketLines } from '../../../contract'
 import { route } from '../../http/route'
-import { addToBasket } from '../../services/orders'
+import { addToBasket } from '../../services/orders/orders'
 import { checker } from '../../services/validate'
 
 const check = checker(BasketLines)

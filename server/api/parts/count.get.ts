@@ -1,6 +1,6 @@
 import { PartsCountQuery } from '../../../contract'
 import { route } from '../../http/route'
-import { countParts } from '../../services/parts'
+import { countParts } from '../../services/shelf/parts'
 import { checker } from '../../services/validate'
 
 const check = checker(PartsCountQuery, 'query')

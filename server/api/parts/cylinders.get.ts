@@ -1,4 +1,4 @@
 import { route } from '../../http/route'
-import { candidates } from '../../services/parts'
+import { candidates } from '../../services/shelf/parts'
 
 export default route(({ database }) => candidates(database, 'cylinders'))

@@ -2,7 +2,7 @@ import { setResponseHeader } from 'h3'
 import { PartsCountQuery } from '../../../contract'
 import { laidAside } from '../../http/laid-aside'
 import { route } from '../../http/route'
-import { exportParts } from '../../services/export-parts'
+import { exportParts } from '../../services/shelf/export-parts'
 import { checker } from '../../services/validate'
 
 const check = checker(PartsCountQuery, 'query')

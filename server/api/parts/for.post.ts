@@ -1,6 +1,6 @@
 import { NeedsAsked } from '../../../contract'
 import { route } from '../../http/route'
-import { partsFor } from '../../services/parts'
+import { partsFor } from '../../services/shelf/parts'
 import { checker } from '../../services/validate'
 
 const check = checker(NeedsAsked)

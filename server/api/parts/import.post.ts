@@ -4,7 +4,7 @@ import { ImportPlan, MOST_LIST_BYTES, type ImportPlanBody, type ImportTold } fro
 import { spool } from '../../http/spool'
 import { problemOf } from '../../http/problem'
 import { route } from '../../http/route'
-import { importParts } from '../../services/import-parts'
+import { importParts } from '../../services/shelf/import-parts'
 import { Refusal } from '../../services/refusal'
 import { checker } from '../../services/validate'
 
@@ -36,7 +36,7 @@ function planIn(query: unknown): unknown {
   try {
     return JSON.parse(String(plan)) as unknown
   } catch {
-    throw new Refusal(422, 'invalid', 'Refused: /plan is not readable as JSON', [
+    throw new Refusal('invalid', 'Refused: /plan is not readable as JSON', [
       { path: '/plan', message: 'is not readable as JSON' },
     ])
   }

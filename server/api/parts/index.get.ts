@@ -1,6 +1,6 @@
 import { PartsQuery } from '../../../contract'
 import { route } from '../../http/route'
-import { listParts } from '../../services/parts'
+import { listParts } from '../../services/shelf/parts'
 import { checker } from '../../services/validate'
 
 const check = checker(PartsQuery, 'query')

@@ -1,6 +1,6 @@
 import { NewPart } from '../../../contract'
 import { route } from '../../http/route'
-import { addPart } from '../../services/parts'
+import { addPart } from '../../services/shelf/parts'
 import { checker } from '../../services/validate'
 
 const check = checker(NewPart)

@@ -1,4 +1,4 @@
 import { route } from '../../http/route'
-import { suppliersOf } from '../../services/parts'
+import { suppliersOf } from '../../services/shelf/parts'
 
 export default route(({ database }) => suppliersOf(database))

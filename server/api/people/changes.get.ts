@@ -1,6 +1,6 @@
 import { PeopleChangesQuery } from '../../../contract'
 import { route } from '../../http/route'
-import { listPeopleChanges } from '../../services/people-changes'
+import { listPeopleChanges } from '../../services/shop/people-changes'
 import { checker } from '../../services/validate'
 
 const check = checker(PeopleChangesQuery, 'query')

@@ -1,6 +1,6 @@
 import { NewPeopleChange } from '../../../contract'
 import { route } from '../../http/route'
-import { changePeople } from '../../services/people-changes'
+import { changePeople } from '../../services/shop/people-changes'
 import { checker } from '../../services/validate'
 
 const check = checker(NewPeopleChange)

@@ -1,6 +1,6 @@
 import { PeopleQuery } from '../../../contract'
 import { route } from '../../http/route'
-import { listPeople } from '../../services/people'
+import { listPeople } from '../../services/shop/people'
 import { checker } from '../../services/validate'
 
 const check = checker(PeopleQuery, 'query')

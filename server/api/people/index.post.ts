@@ -1,6 +1,6 @@
 import { NewPerson } from '../../../contract'
 import { route } from '../../http/route'
-import { addPerson } from '../../services/people'
+import { addPerson } from '../../services/shop/people'
 import { checker } from '../../services/validate'
 
 const check = checker(NewPerson)

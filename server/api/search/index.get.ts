@@ -1,6 +1,6 @@
 import { SearchQuery } from '../../../contract'
 import { route } from '../../http/route'
-import { searchEverything } from '../../services/search'
+import { searchEverything } from '../../services/lists/search'
 import { checker } from '../../services/validate'
 
 const check = checker(SearchQuery, 'query')

@@ -1,4 +1,4 @@
 import { route } from '../../http/route'
-import { bleedOutcomes } from '../../services/bleed-outcomes'
+import { bleedOutcomes } from '../../services/shop/bleed-outcomes'
 
 export default route(({ database }) => bleedOutcomes(database))

@@ -1,4 +1,4 @@
 import { route } from '../../http/route'
-import { readShop } from '../../services/shop'
+import { readShop } from '../../services/shop/shop'
 
 export default route(({ database }) => readShop(database))

@@ -1,6 +1,6 @@
 import { ShopSettings } from '../../../contract'
 import { route } from '../../http/route'
-import { setShop } from '../../services/shop'
+import { setShop } from '../../services/shop/shop'
 import { checker } from '../../services/validate'
 
 const check = checker(ShopSettings)

@@ -1,4 +1,4 @@
 import { route } from '../../http/route'
-import { whatIsLearnt } from '../../services/learnt'
+import { whatIsLearnt } from '../../services/shop/learnt'
 
 export default route(({ database }) => whatIsLearnt(database))

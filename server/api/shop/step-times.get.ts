@@ -1,4 +1,4 @@
 import { route } from '../../http/route'
-import { stepTimes } from '../../services/step-times'
+import { stepTimes } from '../../services/shop/step-times'
 
 export default route(({ database }) => stepTimes(database))

@@ -1,6 +1,6 @@
 import { VehiclesQuery } from '../../../contract'
 import { route } from '../../http/route'
-import { listVehicles } from '../../services/vehicles'
+import { listVehicles } from '../../services/lists/vehicles'
 import { checker } from '../../services/validate'
 
 const check = checker(VehiclesQuery, 'query')

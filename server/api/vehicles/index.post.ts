@@ -1,7 +1,7 @@
 import { NewVehicle } from '../../../contract'
 import { route } from '../../http/route'
 import { checker } from '../../services/validate'
-import { addVehicle } from '../../services/vehicles'
+import { addVehicle } from '../../services/lists/vehicles'
 
 const check = checker(NewVehicle)
 

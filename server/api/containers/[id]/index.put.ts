@@ -1,6 +1,6 @@
 import { ContainerChange, IdPath } from '../../../../contract'
 import { route } from '../../../http/route'
-import { changeContainer } from '../../../services/containers'
+import { changeContainer } from '../../../services/shelf/containers'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)

@@ -1,6 +1,6 @@
 import { IdPath, OpenQuery } from '../../../../contract'
 import { route } from '../../../http/route'
-import { readJob } from '../../../services/jobs'
+import { readJob } from '../../../services/lists/jobs'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)

@@ -1,6 +1,6 @@
 import { IdPath, JobTitle } from '../../../../contract'
 import { route } from '../../../http/route'
-import { renameJob } from '../../../services/jobs'
+import { renameJob } from '../../../services/lists/jobs'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)

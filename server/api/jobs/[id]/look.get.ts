@@ -1,6 +1,6 @@
 import { IdPath } from '../../../../contract'
 import { route } from '../../../http/route'
-import { lookAhead } from '../../../services/look'
+import { lookAhead } from '../../../services/lists/look'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)

@@ -1,8 +1,8 @@
 import { setResponseHeader } from 'h3'
 import { IdPath, PlanCalendarQuery } from '../../../../contract'
 import { route } from '../../../http/route'
-import { planCalendar } from '../../../services/plan-calendar'
-import { planAsked } from '../../../services/plan-of-job'
+import { planCalendar } from '../../../services/papers/plan-calendar'
+import { planAsked } from '../../../services/papers/plan-of-job'
 import { checker } from '../../../services/validate'
 import { ask } from '../../../threads/pool'
 

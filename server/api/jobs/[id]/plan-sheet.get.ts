@@ -2,7 +2,7 @@ import { setResponseHeader } from 'h3'
 import { IdPath, PlanSheetQuery } from '../../../../contract'
 import { route } from '../../../http/route'
 import { fontBytes } from '../../../printing/fonts'
-import { planAsked } from '../../../services/plan-of-job'
+import { planAsked } from '../../../services/papers/plan-of-job'
 import { checker } from '../../../services/validate'
 import { ask } from '../../../threads/pool'
 

@@ -1,6 +1,6 @@
 import { IdPath, OrderEvents } from '../../../../contract'
 import { route } from '../../../http/route'
-import { orderHappened } from '../../../services/order-events'
+import { orderHappened } from '../../../services/orders/order-events'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)

@@ -1,6 +1,6 @@
 import { IdPath } from '../../../../contract'
 import { route } from '../../../http/route'
-import { readOrder } from '../../../services/orders'
+import { readOrder } from '../../../services/orders/orders'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)

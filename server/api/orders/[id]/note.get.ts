@@ -1,6 +1,6 @@
 import { IdPath, type DeliveryNote } from '../../../../contract'
 import { route } from '../../../http/route'
-import { readOrder } from '../../../services/orders'
+import { readOrder } from '../../../services/orders/orders'
 import { checker } from '../../../services/validate'
 import { asked } from '../../../supplier/asked'
 

@@ -1,6 +1,6 @@
 import { IdPath, OrderUndo } from '../../../../contract'
 import { route } from '../../../http/route'
-import { undoOrderEvent } from '../../../services/order-events'
+import { undoOrderEvent } from '../../../services/orders/order-events'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)

@@ -1,6 +1,6 @@
 import { IdPath, LineChange } from '../../../../contract'
 import { route } from '../../../http/route'
-import { changeLine } from '../../../services/orders'
+import { changeLine } from '../../../services/orders/orders'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)

@@ -1,6 +1,6 @@
 import { IdPath } from '../../../../contract'
 import { route } from '../../../http/route'
-import { readPart } from '../../../services/parts'
+import { readPart } from '../../../services/shelf/parts'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)

@@ -1,6 +1,6 @@
 import { IdPath, PartChange } from '../../../../contract'
 import { route } from '../../../http/route'
-import { changePart } from '../../../services/parts'
+import { changePart } from '../../../services/shelf/parts'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)

@@ -1,6 +1,6 @@
 import { HashPath } from '../../../../contract'
 import { route } from '../../../http/route'
-import { keptMapping } from '../../../services/import-parts'
+import { keptMapping } from '../../../services/shelf/import-parts'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(HashPath)

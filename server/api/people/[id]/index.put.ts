@@ -1,6 +1,6 @@
 import { IdPath, PersonSettings } from '../../../../contract'
 import { route } from '../../../http/route'
-import { setPerson } from '../../../services/people'
+import { setPerson } from '../../../services/shop/people'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)

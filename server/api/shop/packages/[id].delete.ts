@@ -1,6 +1,6 @@
 import { PackagePath } from '../../../../contract'
 import { route } from '../../../http/route'
-import { dropPackage } from '../../../services/packages'
+import { dropPackage } from '../../../services/shop/packages'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(PackagePath)

@@ -1,6 +1,6 @@
 import { PackageFileSchema, PackagePath } from '../../../../contract'
 import { route } from '../../../http/route'
-import { keepPackage } from '../../../services/packages'
+import { keepPackage } from '../../../services/shop/packages'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(PackagePath)

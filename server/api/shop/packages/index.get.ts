@@ -1,4 +1,4 @@
 import { route } from '../../../http/route'
-import { listPackages } from '../../../services/packages'
+import { listPackages } from '../../../services/shop/packages'
 
 export default route(({ database }) => listPackages(database))

@@ -1,6 +1,6 @@
 import { IdPath } from '../../../../contract'
 import { route } from '../../../http/route'
-import { historyOfVehicle } from '../../../services/vehicle-history'
+import { historyOfVehicle } from '../../../services/lists/vehicle-history'
 import { checker } from '../../../services/validate'
 
 const check = checker(IdPath)

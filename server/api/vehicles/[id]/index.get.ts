@@ -1,6 +1,6 @@
 import { IdPath, OpenQuery } from '../../../../contract'
 import { route } from '../../../http/route'
-import { readVehicle } from '../../../services/vehicles'
+import { readVehicle } from '../../../services/lists/vehicles'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)

@@ -1,7 +1,7 @@
 import { IdPath, VehicleNames } from '../../../../contract'
 import { route } from '../../../http/route'
 import { checker } from '../../../services/validate'
-import { renameVehicle } from '../../../services/vehicles'
+import { renameVehicle } from '../../../services/lists/vehicles'
 
 const checkPath = checker(IdPath)
 const check = checker(VehicleNames)

@@ -1,6 +1,6 @@
 import { IdPath } from '../../../../contract'
 import { route } from '../../../http/route'
-import { putOffOn } from '../../../services/later'
+import { putOffOn } from '../../../services/journal/later'
 import { checker } from '../../../services/validate'
 
 const check = checker(IdPath)

@@ -1,7 +1,7 @@
 import { setResponseHeader } from 'h3'
 import { IdPath, PlanSheetQuery } from '../../../../contract'
 import { route } from '../../../http/route'
-import { measurementsOf } from '../../../services/measurements'
+import { measurementsOf } from '../../../services/lists/measurements'
 import { checker } from '../../../services/validate'
 
 const checkPath = checker(IdPath)

@@ -2,7 +2,7 @@ import { setResponseHeader } from 'h3'
 import { PaperPath, PlanSheetQuery } from '../../../../../contract'
 import { route } from '../../../../http/route'
 import { fontBytes } from '../../../../printing/fonts'
-import { paperAsked } from '../../../../services/papers'
+import { paperAsked } from '../../../../services/papers/papers'
 import { checker } from '../../../../services/validate'
 import { ask } from '../../../../threads/pool'
 
