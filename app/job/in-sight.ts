@@ -1,4 +1,4 @@
-import type { Entry, Kind, Stage } from '~~/core/journal'
+import { KINDS, phasesShown, type Entry, type Kind, type Stage } from '~~/core/journal'
 import type { SheetId } from './sheets'
 
 /** What one has before one's eyes on a page: undo takes nothing else back. */
@@ -8,65 +8,16 @@ export interface Sight {
   shows: (entry: Entry) => boolean
 }
 
-/** Kinds that a stage shows, notes apart, which are jotted on any; of findings and readings those of its phases. */
-const STAGE_KINDS: Record<Stage, readonly Kind[]> = {
-  find: ['complaint', 'condition', 'takenOver', 'decision', 'modelNote'],
-  choose: [
-    'decision',
-    'circuitPlan',
-    'joint',
-    'fitCheck',
-    'order',
-    'photo',
-    'fluidInside',
-    'fluidUsed',
-    'parameter',
-    'installation',
-  ],
-  fit: [
-    'asFound',
-    'workDone',
-    'workPlan',
-    'step',
-    'surprise',
-    'putOn',
-    'takenOff',
-    'removed',
-    'refitted',
-    'rebuildPiece',
-    'boreCheck',
-    'newPart',
-    'adjust',
-    'parameter',
-    'modelNote',
-    'photo',
-  ],
-  bleed: [
-    'bleedCycle',
-    'topUp',
-    'trick',
-    'pedalSays',
-    'bleedSetup',
-    'stageProof',
-    'fluidUsed',
-    'fluidDisposed',
-  ],
-  prove: ['graded', 'cause', 'verdict', 'workDone', 'closed', 'recheck'],
-  record: ['modelNote', 'closed', 'recheck', 'deferred', 'followUp', 'approval'],
-}
-const PHASE_OF: Partial<Record<Stage, string>> = { find: 'asFound', bleed: 'working', prove: 'after' }
-
-export function stageSight(stage: Stage): Sight {
-  const kinds = new Set<Kind>(['note', ...STAGE_KINDS[stage]])
-  return {
-    name: stage,
-    shows: (entry) =>
-      kinds.has(entry.kind) ||
-      ((entry.kind === 'finding' || entry.kind === 'measurement') &&
-        (entry.payload.phase === PHASE_OF[stage] ||
-          (stage === 'fit' && entry.payload.phase === 'asFound'))),
-  }
-}
+/** What stands on a stage, by the row of its kind. */
+export const stageSight = (stage: Stage): Sight => ({
+  name: stage,
+  shows: (entry) => {
+    const { stages } = KINDS[entry.kind]
+    if (stages !== 'byPhase') return stages.includes(stage)
+    const { kind, payload } = entry
+    return (kind === 'finding' || kind === 'measurement') && phasesShown(stage).includes(payload.phase)
+  },
+})
 
 const SHEET_KINDS: Record<SheetId, readonly Kind[]> = {
   parts: ['parameter', 'installation', 'joint', 'photo'],

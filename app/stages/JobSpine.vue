@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { STAGES, type Stage } from '~~/core/journal'
+import { STAGES, type Stage, stageName } from '~~/core/journal'
 import { STAGE_FACES } from '~/stages'
 import { useJob, useJobFigures } from '~/job/useJob'
 import { computed } from 'vue'
-import { STAGE_WORDS } from '~~/core/words'
 
 /** The road of the job: each stage with what is still owed there. Keys 1 to 6. */
 const props = defineProps<{ stage: Stage | null }>()
@@ -29,7 +28,7 @@ const road = computed(() =>
       :class="one.stage === props.stage ? 'stage-here font-semibold' : ''"
     >
       <span class="text-[0.95rem]">{{ i + 1 }}</span>
-      <span>{{ STAGE_WORDS[one.stage] }}</span>
+      <span>{{ stageName(one.stage) }}</span>
       <span
         v-if="one.owed"
         class="text-[0.9rem] font-normal"

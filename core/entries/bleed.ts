@@ -149,6 +149,7 @@ type Kinds = { [K in keyof BleedPayloads]: EntryKind<BleedPayloads[K], BleedStat
 
 export const BLEED_KINDS: Kinds = {
   bleedCycle: {
+    stages: ['bleed'],
     subjects: ['job'],
     knows: ({ method, cameOut, phase, signs = [] }) =>
       methods.has(method) &&
@@ -180,6 +181,7 @@ export const BLEED_KINDS: Kinds = {
       ].join(', '),
   },
   topUp: {
+    stages: ['bleed'],
     subjects: ['job'],
     take: ({ bleed }, held) => {
       bleed.topUps.push(held)
@@ -192,6 +194,7 @@ export const BLEED_KINDS: Kinds = {
       volume === undefined ? 'Topped up' : `Topped up, ${format.volume(volume)}`,
   },
   trick: {
+    stages: ['bleed'],
     subjects: ['job'],
     knows: ({ trick }) => tricks.has(trick),
     take: ({ bleed }, held) => {
@@ -205,6 +208,7 @@ export const BLEED_KINDS: Kinds = {
       ].join(', '),
   },
   pedalSays: {
+    stages: ['bleed'],
     subjects: ['job'],
     knows: ({ says }) => sayings.has(says),
     take: ({ bleed }, held) => {
@@ -214,6 +218,7 @@ export const BLEED_KINDS: Kinds = {
       `At the pedal: ${PEDAL_SAYS_WORDS[says]}${mm === undefined ? '' : `, ${format.length(mm)} free`}`,
   },
   bleedSetup: {
+    stages: ['bleed'],
     subjects: ['job'],
     knows: ({ kit: list, steps = [] }) =>
       list.every((one) => kit.has(one)) &&
@@ -238,6 +243,7 @@ export const BLEED_KINDS: Kinds = {
       ].join('; '),
   },
   stageProof: {
+    stages: ['bleed'],
     subjects: ['job'],
     knows: ({ stage }) => stages.has(stage),
     replaces: ({ stage }) => `stageProof ${stage}`,

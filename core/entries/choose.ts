@@ -147,6 +147,7 @@ type Kinds = { [K in keyof ChoosePayloads]: EntryKind<ChoosePayloads[K], ChooseS
 
 export const CHOOSE_KINDS: Kinds = {
   decision: {
+    stages: ['find', 'choose'],
     subjects: ['job'],
     knows: (decision) => decision.repairs.every((id) => repairs.has(id)),
     replaces: () => 'decision',
@@ -155,6 +156,7 @@ export const CHOOSE_KINDS: Kinds = {
       `Decided: ${[SCOPE_WORDS[scope], WAY_WORDS[way], FIRST_WORDS[first]].join(', ').toLowerCase()}`,
   },
   joint: {
+    stages: ['choose'],
     subjects: ['job', 'vehicle'],
     knows: ({ at }) => isJointPlace(at),
     replaces: ({ at, verdict }) => (verdict === null ? null : at),
@@ -171,6 +173,7 @@ export const CHOOSE_KINDS: Kinds = {
     },
   },
   fitCheck: {
+    stages: ['choose'],
     subjects: ['job'],
     knows: ({ of, rows }) =>
       (of === undefined || compared.has(of)) && rows.every(({ what }) => compareRows.has(what)),

@@ -71,6 +71,7 @@ type Kinds = { [K in keyof CircuitPayloads]: EntryKind<CircuitPayloads[K], Circu
 
 export const CIRCUIT_KINDS: Kinds = {
   parameter: {
+    stages: ['choose', 'fit'],
     subjects: ['job', 'vehicle'],
     take: elsewhere,
     tell: ({ field, value }, format) => {
@@ -81,22 +82,26 @@ export const CIRCUIT_KINDS: Kinds = {
     },
   },
   installation: {
+    stages: ['choose'],
     subjects: ['job', 'vehicle'],
     take: elsewhere,
     tell: () => 'Installation set',
   },
   route: {
+    stages: [],
     subjects: ['job', 'vehicle'],
     take: elsewhere,
     tell: ({ points }) => `Line routed over ${points.length} points`,
   },
   calibration: {
+    stages: [],
     subjects: ['vehicle'],
     replaces: () => 'calibration',
     take: elsewhere,
     tell: () => 'Pedal known good: readings kept for later',
   },
   circuitPlan: {
+    stages: ['choose'],
     subjects: ['job'],
     replaces: () => 'circuitPlan',
     take: (slice, held) => (slice.circuitPlan = held),

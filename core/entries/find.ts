@@ -111,6 +111,7 @@ type Kinds = { [K in keyof FindPayloads]: EntryKind<FindPayloads[K], FindState> 
 
 export const FIND_KINDS: Kinds = {
   goal: {
+    stages: [],
     subjects: ['job'],
     replaces: () => 'goal',
     take: (slice, held) => (slice.goal = held),
@@ -118,6 +119,7 @@ export const FIND_KINDS: Kinds = {
       wanted ? `${JOB_KIND_WORDS[jobKind]}: ${wanted}` : JOB_KIND_WORDS[jobKind],
   },
   complaint: {
+    stages: ['find'],
     subjects: ['job'],
     knows: ({ complaint }) => complaints.has(complaint),
     replaces: ({ complaint }) => complaint,
@@ -129,6 +131,7 @@ export const FIND_KINDS: Kinds = {
     tell: ({ complaint }) => `Driver: ${complaintLabel(complaint)}`,
   },
   finding: {
+    stages: 'byPhase',
     subjects: ['job'],
     knows: ({ finding, phase }) => findings.has(finding) && phases.has(phase),
     replaces: ({ finding, phase }) => `${phase} ${finding}`,
@@ -144,6 +147,7 @@ export const FIND_KINDS: Kinds = {
     },
   },
   condition: {
+    stages: ['find'],
     subjects: ['job'],
     knows: ({ condition }) => needs.has(condition),
     replaces: ({ condition }) => condition,
@@ -152,6 +156,7 @@ export const FIND_KINDS: Kinds = {
       `${NEEDS.find(({ id }) => id === condition)!.label}: ${holds ? 'yes' : 'no'}`,
   },
   takenOver: {
+    stages: ['find'],
     subjects: ['job'],
     knows: ({ stop }) => stop === 'rodClearance' || findings.has(stop),
     replaces: ({ stop }) => stop,
@@ -162,6 +167,7 @@ export const FIND_KINDS: Kinds = {
     },
   },
   measurement: {
+    stages: 'byPhase',
     subjects: ['job'],
     knows: ({ reading, phase }) => readings.has(reading) && phases.has(phase),
     // Readings while bleeding are a course, of which every one is drawn.

@@ -167,12 +167,14 @@ type Kinds = { [K in keyof FitPayloads]: EntryKind<FitPayloads[K], FitState> }
 
 export const FIT_KINDS: Kinds = {
   workDone: {
+    stages: ['fit', 'prove'],
     subjects: ['job'],
     knows: ({ operation }) => operations.has(operation),
     take: (slice, held) => slice.workDone.push(held),
     tell: ({ operation, words }) => `Done: ${operationOf(operation).label}${words ? `; ${words}` : ''}`,
   },
   asFound: {
+    stages: ['fit'],
     subjects: ['job'],
     knows: ({ item }) => items.has(item),
     replaces: ({ item }) => (item === 'other' ? null : item),
@@ -189,6 +191,7 @@ export const FIT_KINDS: Kinds = {
     },
   },
   adjust: {
+    stages: ['fit'],
     subjects: ['job'],
     knows: ({ what }) => adjusted.has(what),
     take: (slice, held) => slice.adjusted.push(held),

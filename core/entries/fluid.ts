@@ -51,6 +51,7 @@ type Kinds = { [K in keyof FluidPayloads]: EntryKind<FluidPayloads[K], FluidStat
 
 export const FLUID_KINDS_OF_ENTRY: Kinds = {
   fluidInside: {
+    stages: ['choose'],
     subjects: ['job', 'vehicle'],
     knows: ({ kind, wanted }) => kinds.has(kind) && (wanted === undefined || kinds.has(wanted)),
     replaces: () => 'fluidInside',
@@ -65,6 +66,7 @@ export const FLUID_KINDS_OF_ENTRY: Kinds = {
       ].join(', '),
   },
   fluidUsed: {
+    stages: ['choose', 'bleed'],
     subjects: ['job'],
     knows: ({ kind }) => kind === undefined || kinds.has(kind),
     take: (slice, held) => slice.fluidUsed.push(held),
@@ -72,6 +74,7 @@ export const FLUID_KINDS_OF_ENTRY: Kinds = {
       `Filled in: ${format.volume(volume)}${kind === undefined ? '' : ` of ${FLUIDS[kind].name}`}`,
   },
   fluidDisposed: {
+    stages: ['bleed'],
     subjects: ['job'],
     take: (slice, held) => slice.fluidDisposed.push(held),
     tell: ({ volume, words }, format) =>

@@ -97,6 +97,7 @@ type Kinds = { [K in keyof HandoverPayloads]: EntryKind<HandoverPayloads[K], Han
 
 export const HANDOVER_KINDS: Kinds = {
   recheck: {
+    stages: ['prove', 'record'],
     subjects: ['job'],
     knows: ({ rules: list }) => list.every((one) => rules.has(one)),
     take: (slice, held) => slice.rechecks.push(held),
@@ -108,6 +109,7 @@ export const HANDOVER_KINDS: Kinds = {
       ].join(' ') + `: ${list.length} ${list.length === 1 ? 'thing' : 'things'} to measure`,
   },
   deferred: {
+    stages: ['record'],
     subjects: ['job'],
     knows: ({ repair, watch }) => repairs.has(repair) && readings.has(watch),
     replaces: ({ repair }) => `deferred ${repair}`,
@@ -123,6 +125,7 @@ export const HANDOVER_KINDS: Kinds = {
     },
   },
   followUp: {
+    stages: ['record'],
     subjects: ['job'],
     replaces: ({ what }) => `followUp ${what}`,
     take: (slice, held) => (slice.followUps[held.payload.what] = held),
@@ -134,6 +137,7 @@ export const HANDOVER_KINDS: Kinds = {
       ].join(', '),
   },
   approval: {
+    stages: ['record'],
     subjects: ['job'],
     knows: ({ how }) => hows.has(how),
     take: (slice, held) => slice.approvals.push(held),

@@ -33,6 +33,7 @@ export * from './prove'
 export * from './rebuild'
 export * from './record'
 export { dayWords, seconds } from './phrases'
+export { phaseAt, phasesShown, stageName, STAGES, startStage, type Stage } from './stages'
 
 /** Payload of each kind of entry. */
 export interface Payloads

@@ -1,4 +1,5 @@
 import type { Held, Subject } from './held'
+import type { Stage } from './stages'
 import type { Format } from '../quantity'
 
 /**
@@ -7,6 +8,8 @@ import type { Format } from '../quantity'
  */
 export interface EntryKind<P, S> {
   subjects: readonly Subject['type'][]
+  /** Stages on which it stands, so that undo may take it back there; findings and readings, those of their phase. */
+  stages: readonly Stage[] | 'byPhase'
   /** Whether every name in the payload stands in this version's tables. */
   knows?: (payload: P) => boolean
   /** The key under which a later entry replaces this one in the state; null or none where every one counts. */

@@ -53,23 +53,27 @@ type Kinds = { [K in keyof LedgerPayloads]: EntryKind<LedgerPayloads[K], LedgerS
 
 export const LEDGER_KINDS: Kinds = {
   putOn: {
+    stages: ['fit'],
     subjects: ['job'],
     knows: ({ item }) => on.has(item),
     take: (slice, held) => slice.putOn.push(held),
     tell: (said) => `Put on: ${putOnWords(said)}`,
   },
   takenOff: {
+    stages: ['fit'],
     subjects: ['job'],
     take: reverse,
     tell: () => 'Off again',
   },
   removed: {
+    stages: ['fit'],
     subjects: ['job'],
     knows: ({ item }) => off.has(item),
     take: (slice, held) => slice.removed.push(held),
     tell: (said) => `Taken off: ${removedWords(said)}`,
   },
   refitted: {
+    stages: ['fit'],
     subjects: ['job'],
     take: reverse,
     tell: () => 'Back in its place',

@@ -44,6 +44,7 @@ type Kinds = { [K in keyof OrderPayloads]: EntryKind<OrderPayloads[K], OrderSlic
 
 export const ORDER_KINDS: Kinds = {
   order: {
+    stages: ['choose'],
     subjects: ['job'],
     knows: ({ happened }) => happenings.has(happened),
     take: (slice, { payload: { line, happened, quantity, words, arrives } }) => {

@@ -52,6 +52,7 @@ type Kinds = { [K in keyof PlanPayloads]: EntryKind<PlanPayloads[K], PlanState> 
 
 export const PLAN_KINDS: Kinds = {
   workPlan: {
+    stages: ['fit'],
     subjects: ['job'],
     knows: ({ packages }) => packages.every(({ id }) => PACKAGES.has(id) || isOwn(id)),
     replaces: () => 'workPlan',
@@ -60,6 +61,7 @@ export const PLAN_KINDS: Kinds = {
       `Plan of the work: ${packages.map(({ id }) => (PACKAGES.get(id)?.title ?? id).toLowerCase()).join(', ')}, ${people === 1 ? 'alone' : 'with a helper'}`,
   },
   step: {
+    stages: ['fit'],
     subjects: ['job'],
     take: (slice, held) => {
       const { step, act } = held.payload
@@ -76,6 +78,7 @@ export const PLAN_KINDS: Kinds = {
         .join(', '),
   },
   surprise: {
+    stages: ['fit'],
     subjects: ['job'],
     knows: ({ kind }) => kinds.has(kind),
     take: (slice, held) => slice.surprises.push(held),

@@ -116,6 +116,7 @@ type Kinds = { [K in keyof ProvePayloads]: EntryKind<ProvePayloads[K], ProveStat
 
 export const PROVE_KINDS: Kinds = {
   graded: {
+    stages: ['prove'],
     subjects: ['job'],
     knows: ({ of, grade, remaining }) =>
       observations.has(of) && grades.has(grade) && (remaining === undefined || faults.has(remaining)),
@@ -127,6 +128,7 @@ export const PROVE_KINDS: Kinds = {
     },
   },
   cause: {
+    stages: ['prove'],
     subjects: ['job'],
     knows: (cause) => cause.faults.every((id) => faults.has(id)),
     replaces: () => 'cause',
@@ -134,6 +136,7 @@ export const PROVE_KINDS: Kinds = {
     tell: (cause) => `It was: ${cause.faults.map((id) => faultKind(id).label).join('; ')}`,
   },
   verdict: {
+    stages: ['prove'],
     subjects: ['job'],
     // One that answers a look again counts as that, too, when another has been filed since.
     replaces: ({ recheck }) => (recheck === undefined ? 'verdict' : `verdict ${recheck}`),

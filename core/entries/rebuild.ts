@@ -69,6 +69,7 @@ type Kinds = { [K in keyof RebuildPayloads]: EntryKind<RebuildPayloads[K], Rebui
 
 export const REBUILD_KINDS: Kinds = {
   rebuildPiece: {
+    stages: ['fit'],
     subjects: ['job'],
     knows: ({ cylinder }) => cylinders.has(cylinder),
     replaces: ({ cylinder, order }) => `${cylinder} ${order}`,
@@ -92,6 +93,7 @@ export const REBUILD_KINDS: Kinds = {
         .join(', '),
   },
   boreCheck: {
+    stages: ['fit'],
     subjects: ['job'],
     knows: ({ cylinder, surface, verdict }) =>
       cylinders.has(cylinder) && surfaces.has(surface) && verdicts.has(verdict),
@@ -108,6 +110,7 @@ export const REBUILD_KINDS: Kinds = {
         .join(', '),
   },
   newPart: {
+    stages: ['fit'],
     subjects: ['job'],
     replaces: ({ part }) => part,
     take: (slice, held) => (slice.newParts[held.payload.part] = held),

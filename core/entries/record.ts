@@ -1,3 +1,4 @@
+import { STAGES } from './stages'
 import type { Held } from './held'
 import type { EntryKind } from './kind'
 
@@ -54,28 +55,33 @@ type Kinds = { [K in keyof RecordPayloads]: EntryKind<RecordPayloads[K], RecordS
 
 export const RECORD_KINDS: Kinds = {
   photo: {
+    stages: ['choose', 'fit'],
     subjects: ['job', 'vehicle'],
     take: (slice, held) => slice.photos.push(held),
     tell: ({ words }) => (words ? `Photograph: ${words}` : 'Photograph'),
   },
   modelNote: {
+    stages: ['find', 'fit', 'record'],
     subjects: ['job', 'vehicle'],
     take: (slice, held) => slice.modelNotes.push(held),
     tell: ({ place, words }) => `Note for this model, ${place}: ${words}`,
   },
   closed: {
+    stages: ['prove', 'record'],
     subjects: ['job'],
     replaces: () => 'closed',
     take: (slice, held) => (slice.closed = held),
     tell: ({ reason }) => (reason ? `Job closed: ${reason}` : 'Job closed'),
   },
   note: {
+    stages: STAGES,
     subjects: ['job', 'vehicle'],
     silent: true,
     take: (slice, held) => slice.notes.push(held),
     tell: ({ words }) => words,
   },
   withdrawal: {
+    stages: [],
     subjects: ['job', 'vehicle'],
     silent: true,
     take: () => {},

@@ -7,7 +7,7 @@ import type { Entry } from './entry'
 import { conditionsOf, evidenceOf } from './evidence'
 import { calibrationFrom, fluidFrom, fold, installationFrom } from './fold'
 import { latestReading } from './latest'
-import { phaseAt, startStage } from './stages'
+import { phaseAt, startStage } from '../entries'
 import { understood } from './understood'
 
 const id = (n: number) => ulidOf(1000 + n)

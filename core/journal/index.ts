@@ -21,4 +21,3 @@ export {
 export { boreFound, conditionsOf, evidenceOf, type Looking } from './evidence'
 export { lastStatement } from './statements'
 export { completions } from './completions'
-export { phaseAt, STAGES, startStage, type Stage } from './stages'

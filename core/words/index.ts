@@ -13,7 +13,6 @@ import type {
   Outcome,
   PedalSays,
   RuleName,
-  Stage,
 } from '../journal'
 
 export { chanceWords } from './chance'
@@ -30,14 +29,6 @@ export const JOB_KIND_WORDS: Record<JobKind, string> = {
   fluidService: 'Fluid service',
   partsBrought: 'Parts brought',
   afterOtherWork: 'After other work',
-}
-export const STAGE_WORDS: Record<Stage, string> = {
-  find: 'Find',
-  choose: 'Choose',
-  fit: 'Fit',
-  bleed: 'Bleed',
-  prove: 'Prove',
-  record: 'Record',
 }
 export const OUTCOME_WORDS: Record<Outcome, string> = {
   pass: 'Proven',

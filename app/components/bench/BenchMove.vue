@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { stageName } from '~~/core/journal'
 import type { JobLook } from '~~/contract'
 import type { NextStep } from '~~/core/proof'
 import { computed } from 'vue'
-import { countOf, jointWords, STAGE_WORDS, chanceWords } from '~~/core/words'
+import { countOf, jointWords, chanceWords } from '~~/core/words'
 import { deliveryWords } from '~/lib/delivery-words'
 
 /** What would bring a job on: what stops it, the next look, or how far it has come. */
@@ -51,7 +52,7 @@ const words = computed(() => {
     case 'size':
       return 'Choose cylinders'
     case 'enter':
-      return `Continue with ${STAGE_WORDS[step.stage]}`
+      return `Continue with ${stageName(step.stage)}`
     case 'look':
       return look ? lookWords(look) : 'Continue Find'
   }

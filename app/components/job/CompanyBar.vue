@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { stageName } from '~~/core/journal'
 import { useJob } from '~/job/useJob'
 import { usePersonStore } from '~/stores/person'
 import { ref, computed } from 'vue'
-import { STAGE_WORDS } from '~~/core/words'
 /** Where the others on this job are, and a call to them; a call from them, which opens by itself. Nothing of it is kept. */
 const open = defineModel<boolean>({ required: true })
 const { company } = useJob()
@@ -12,7 +12,7 @@ const called = ref(false)
 
 const nameOf = (id: string) => person.names.get(id) ?? 'Somebody'
 const here = computed(() =>
-  others.value.map(({ by, stage }) => `${nameOf(by)} at ${STAGE_WORDS[stage]}`).join(', '),
+  others.value.map(({ by, stage }) => `${nameOf(by)} at ${stageName(stage)}`).join(', '),
 )
 async function callThem() {
   await sayTo('Come and help')

@@ -126,6 +126,7 @@ async function* readIn(
 
 interface Destroyable {
   destroy: (error: Error) => unknown
+  readonly readableLength: number
 }
 const short = (cell: string): string =>
   cell.length > MOST_TOLD ? `${cell.slice(0, MOST_TOLD)}…` : cell
@@ -155,7 +156,9 @@ class Reading {
       encoding: 'utf8',
       transform: (chunk: Buffer, _, done) => {
         this.since += chunk.length
-        if (this.since > MOST_ROW_BYTES) this.parser?.destroy(this.endless())
+        // Rows that came out and wait to be kept are no row that goes on and on: the database may only be slow.
+        if (this.since > MOST_ROW_BYTES && this.parser?.readableLength === 0)
+          this.parser.destroy(this.endless())
         done(null, text.write(chunk))
       },
       flush: (done) => done(null, text.end()),
