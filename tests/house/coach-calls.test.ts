@@ -70,7 +70,7 @@ it('the page of every call says what the coach says: per method each call, who h
   const page = [
     '# Every call of the coach',
     '',
-    'Made by `tests/house/coach-calls.test.ts` from `core/coach` and `core/words/coach`; after a change of either run',
+    'Made by `tests/house/coach-calls.test.ts` from `core/coach` and `core/bleed/methods`; after a change of either run',
     '`npx vitest run tests/house/coach-calls.test.ts -u`, read what changed, and keep it.',
     '',
     'Each method as it is called for one cycle, from what is made ready to what is put away. “screw” is also the union where one is',
