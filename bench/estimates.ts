@@ -7,7 +7,7 @@ import {
   type SimulateOptions,
 } from '../core/estimate'
 import { Cases } from '../core/estimate/cases'
-import { branchAt } from '../core/estimate/draws'
+import { branchAt } from '../core/estimate/branches'
 import { ARCHETYPES, fromArchetype } from '../core/installation'
 import type { Row } from './measure'
 

@@ -39,7 +39,8 @@ import { answerProve } from './proof'
 import { understandLine } from './jotting'
 import { UNIT_SYSTEMS } from './quantity'
 import { answerSize } from './sizing'
-import { HOURLY_RATE, sensitivity } from './whatif'
+import { sensitivity } from './whatif'
+import { HOURLY_RATE } from './work'
 
 /** The core with no interface: JSON in, JSON out. A bad input throws InputError with a JSON pointer. */
 export const VERBS: Record<string, (input: unknown) => object> = {

@@ -1,3 +1,4 @@
+import { type ProofStage } from './proof-stages'
 import { P0, type Circuit } from './circuit'
 import { plant, pressureAt, slaveTravelFor, kneesOf, volumeSent, type Plant } from './plant'
 import { root } from './root'
@@ -190,10 +191,6 @@ function interval(
 
 export const isImplausible = (found: TrappedAir | Implausible): found is Implausible =>
   'implausible' in found
-
-export const PROOF_STAGES = ['master', 'masterAndLine', 'whole'] as const
-/** How much of the circuit is in a stage of the staged proof; the rest is plugged off. */
-export type ProofStage = (typeof PROOF_STAGES)[number]
 
 /**
  * Staged proof: air behind the plug from the free travel felt at that stage, mm³.

@@ -17,7 +17,6 @@ export {
   airAtFreeTravel,
   airAtRodStroke,
   airBehind,
-  PROOF_STAGES,
   airFromEngagement,
   airFromFreeTravel,
   freeTravel,
@@ -28,9 +27,9 @@ export {
   WANTED_RESERVE,
   type AirOptions,
   type Implausible,
-  type ProofStage,
   type TrappedAir,
 } from './air'
+export { PROOF_STAGES, type ProofStage } from './proof-stages'
 export { sink, SINK_BOUNDS, type ReservoirHold, type Sink } from './sink'
 export {
   judgePushBack,

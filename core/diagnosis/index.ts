@@ -61,9 +61,8 @@ export {
   type Policies,
   type Scope,
   type Way,
-  whyFavoured,
-  type Favoured,
 } from './policies'
+export { whyFavoured, type Favoured } from './favoured'
 export { report, type Question, type Report, type SuspectTold } from './report'
 export { QUESTION_FIELDS, readQuestion, readRecord } from './read-question'
 export { NOISE_PLACES, type NoisePlace } from './noise-hunt'

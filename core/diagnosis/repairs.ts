@@ -1,6 +1,5 @@
 import type { JointPlace } from '../installation'
-import { operationOf, takes, type OperationId, type OperationPrices } from '../work'
-import { HOURLY_RATE } from '../whatif'
+import { HOURLY_RATE, operationOf, takes, type OperationId, type OperationPrices } from '../work'
 import type { FaultId } from './faults'
 
 /** What is done about faults, at the shop's cost. Minutes and money stand in the table of operations. */

@@ -9,7 +9,8 @@ import {
   type Method,
   type Trick,
 } from '../bleed/methods'
-import { PROOF_STAGES, type ProofStage } from '../circuit'
+import { PROOF_STAGES } from '../circuit/names'
+import type { ProofStage } from '../circuit'
 import type { Held } from './held'
 import {
   BLEED_PHASE_WORDS,

@@ -1,12 +1,5 @@
-import {
-  faultKind,
-  REPAIRS,
-  whyFavoured,
-  type FaultId,
-  type Favoured,
-  type RepairId,
-  type Policy,
-} from '../diagnosis'
+import { faultKind, REPAIRS, whyFavoured } from '../diagnosis/names'
+import type { FaultId, Favoured, RepairId, Policy } from '../diagnosis'
 import { SEAT_WORDS, type End, type JoinCode, type Joint, type Seal } from '../fitting'
 import { isJointPlace, type JointPlace } from '../installation'
 import {

@@ -6,11 +6,8 @@ import {
   NEEDS,
   READING_NAMES,
   readingKind,
-  type ComplaintId,
-  type FindingId,
-  type Need,
-  type ReadingName,
-} from '../diagnosis'
+} from '../diagnosis/names'
+import type { ComplaintId, FindingId, Need, ReadingName } from '../diagnosis'
 import { newestByTime, type Held } from './held'
 import type { Format } from '../quantity'
 import { JOB_KIND_WORDS } from '../words'

@@ -1,4 +1,5 @@
-import { FLUIDS, FLUID_KINDS, type Climate, type FluidKind } from '../fluid'
+import { FLUIDS, FLUID_KINDS } from '../fluid/names'
+import type { Climate, FluidKind } from '../fluid'
 import { namesOf, type EntryKind } from './kind'
 import type { Held } from './held'
 

@@ -1,4 +1,5 @@
-import { readingKind, READING_NAMES, REPAIRS, type ReadingName, type RepairId } from '../diagnosis'
+import { readingKind, READING_NAMES, REPAIRS } from '../diagnosis/names'
+import type { ReadingName, RepairId } from '../diagnosis'
 import type { Held } from './held'
 import { namesOf, type EntryKind } from './kind'
 import { dayWords } from './phrases'

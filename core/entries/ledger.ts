@@ -1,4 +1,5 @@
-import { PUT_ON, PUT_ON_ITEMS, REMOVED, REMOVED_ITEMS, type PutOnItem, type RemovedItem } from '../plan'
+import { PUT_ON, PUT_ON_ITEMS, REMOVED, REMOVED_ITEMS } from '../plan/names'
+import type { PutOnItem, RemovedItem } from '../plan'
 import type { Held } from './held'
 import { namesOf, type EntryKind } from './kind'
 

@@ -1,12 +1,5 @@
-import {
-  HAPPENED_WORDS,
-  noCounts,
-  ORDER_HAPPENED,
-  openOf,
-  toReturn,
-  type LineCounts,
-  type OrderHappened,
-} from '../orders'
+import { HAPPENED_WORDS, noCounts, ORDER_HAPPENED, openOf, toReturn } from '../orders/names'
+import type { LineCounts, OrderHappened } from '../orders'
 import { namesOf, type EntryKind } from './kind'
 
 /** What happened to a line of an order that is for this job; the line itself stands with the order. */

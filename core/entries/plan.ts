@@ -1,4 +1,5 @@
-import { isOwn, PACKAGES, stepTitle, SURPRISE_KINDS, surpriseWords, type SurpriseKind } from '../plan'
+import { isOwn, PACKAGES, stepTitle, SURPRISE_KINDS, surpriseWords } from '../plan/names'
+import type { SurpriseKind } from '../plan'
 import type { Held } from './held'
 import { namesOf, type EntryKind } from './kind'
 

@@ -5,11 +5,8 @@ import {
   faultKind,
   FINDING_IDS,
   findingKind,
-  type ComplaintId,
-  type FaultId,
-  type FindingId,
-  type ReadingName,
-} from '../diagnosis'
+} from '../diagnosis/names'
+import type { ComplaintId, FaultId, FindingId, ReadingName } from '../diagnosis'
 import type { Held } from './held'
 import { OUTCOME_WORDS } from '../words'
 import { namesOf, type EntryKind } from './kind'

@@ -1,6 +1,7 @@
 import { effectiveSize, normalQuantile, weightedMean, weightedVariance, type Draw } from '../chance'
 import type { Cases } from './cases'
-import { branchAt, type Draws, type Drawn } from './draws'
+import { branchAt } from './branches'
+import type { Draws, Drawn } from './draws'
 import { logDensity, steppedBy, type Proposal } from './proposal'
 
 /** A case that walks. */

@@ -1,5 +1,6 @@
 import { effectiveSize, latinHypercube, normalQuantile, type Draw } from '../chance'
 import type { Case, Cases } from './cases'
+import { branchAt } from './branches'
 import { Chains } from './chains'
 import { drawFrom, logDensity, proposalNear, type Proposal } from './proposal'
 
@@ -186,14 +187,6 @@ export class Draws {
   private keep(branch: number, z: Float64Array): void {
     this.all.push({ branch, z, one: this.cases.at(z, this.cases.branches[branch]!) })
   }
-}
-
-/** The branch at a place between 0 and 1, each as wide as its share of the blind draws. */
-export function branchAt({ branches }: Cases, place: number): number {
-  let left = place
-  let i = 0
-  while (i < branches.length - 1 && left >= branches[i]!.blind) left -= branches[i++]!.blind
-  return i
 }
 
 const squared = (z: Float64Array): number => z.reduce((sum, value) => sum + value * value, 0)

@@ -4,7 +4,7 @@ import { effectiveSize, evenDraws, normalQuantile, weightedQuantiles } from '../
 import { airFromFreeTravel, isImplausible, measuredUncertainty, uncertainField } from '../circuit'
 import { ARCHETYPES, fromArchetype, withMeasured } from '../installation'
 import { Cases } from './cases'
-import { branchAt } from './draws'
+import { branchAt } from './branches'
 import { drawFrom, logDensity, proposalNear } from './proposal'
 import { COMPLAINED_OF, KNOWN_GOOD } from './prior'
 import { byOf, quantitiesOf } from './quantities'

@@ -1,4 +1,4 @@
-import { COMPLAINTS, FINDINGS, NEEDS, READINGS } from '../diagnosis'
+import { COMPLAINTS, FINDINGS, NEEDS, READINGS } from '../diagnosis/names'
 
 /** Words with which a statement can start. */
 const SUBJECTS: readonly string[] = [

@@ -1,10 +1,5 @@
-import {
-  USUAL_CONDITIONS,
-  type Conditions,
-  type Evidence,
-  type FindingId,
-  type Need,
-} from '../diagnosis'
+import { USUAL_CONDITIONS } from '../diagnosis/names'
+import type { Conditions, Evidence, FindingId, Need } from '../diagnosis'
 import type { Phase } from '../entries'
 import type { JobState } from './fold'
 

@@ -3,20 +3,15 @@ export { answerPlan, makePlan, stepIds, type PlanAnswer } from './answer'
 export { checkSequence, type Breach } from './check'
 export { PLAN_RULES, type PlanRule } from './rules'
 export { PLAN_CHOICES, planChoice, type PlanChoice } from './choices'
+export { emptiedBy, heldByWork, isPutOn, leftByWork, spoiledBy, spoilsBleed } from './ledger'
 export {
-  emptiedBy,
-  heldByWork,
-  isPutOn,
-  leftByWork,
   PUT_ON,
   PUT_ON_ITEMS,
   REMOVED,
   REMOVED_ITEMS,
-  spoiledBy,
-  spoilsBleed,
   type PutOnItem,
   type RemovedItem,
-} from './ledger'
+} from './put-on'
 export { learntFactor, learntMinutes, type Learnt, type StepTimes } from './learn'
 export { stillWanted, type Owed } from './owed'
 export { notePlaces } from './note-places'
@@ -41,4 +36,5 @@ export {
   type VehicleFacts,
 } from './step'
 export { SURPRISE_KINDS, surpriseWords, SURPRISES, type SurpriseKind } from './surprises'
-export { isOwn, OWN_ID, PACKAGE_SCHEMA, readPackage } from './read-package'
+export { isOwn, OWN_ID } from './packages'
+export { PACKAGE_SCHEMA, readPackage } from './read-package'

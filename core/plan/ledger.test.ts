@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { heldByWork, isPutOn, leftByWork, PUT_ON, PUT_ON_ITEMS, spoiledBy, spoilsBleed } from './ledger'
+import { heldByWork, isPutOn, leftByWork, spoiledBy, spoilsBleed } from './ledger'
+import { PUT_ON, PUT_ON_ITEMS } from './put-on'
 import { learntFactor, learntMinutes } from './learn'
 import { makePlan } from './answer'
 import { notePlaces } from './note-places'

@@ -121,3 +121,7 @@ export const APART: readonly (readonly [string, string, string])[] = [
   ['renewConcentric', 'renewSlave', 'a vehicle has one slave'],
   ['renewConcentric', 'rebuildSlave', 'a vehicle has one slave'],
 ]
+
+/** A shop's own package is told from the usual ones by its name. */
+export const OWN_ID = /^own-[a-z0-9][a-z0-9-]{0,35}$/
+export const isOwn = (id: string): boolean => OWN_ID.test(id)

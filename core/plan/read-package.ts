@@ -2,15 +2,12 @@ import { choiceOf, InputError, objectOf, pointerTo, yesOrNo } from '../circuit'
 import { makePlan } from './answer'
 import { checkSequence } from './check'
 import { TooManyStates } from './masks'
-import { PACKAGE_IDS, type Package, type StepTold } from './packages'
+import { isOwn, PACKAGE_IDS, type Package, type StepTold } from './packages'
 import { listOf, readPlan, readStep, STEP_FIELDS, textOf, type PlanAsked } from './read'
 import { STATES } from './states'
 import { PLACES, type Step } from './step'
 
 export const PACKAGE_SCHEMA = 'urn:mellow-anchor:package:1'
-/** A shop's own package is told from the usual ones by its name. */
-export const OWN_ID = /^own-[a-z0-9][a-z0-9-]{0,35}$/
-export const isOwn = (id: string): boolean => OWN_ID.test(id)
 const STEP_ID = /^[a-zA-Z][a-zA-Z0-9]{0,39}$/
 const MOST_STEPS = 60
 const PLACES_TOLD = [...PLACES, 'slaveSide'] as const

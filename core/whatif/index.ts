@@ -2,4 +2,4 @@
 export { applyChanges, MOST_CHANGES, subjectOf, withChange, withoutChange, type Change } from './change'
 export { bandRun, BAND_DRAWS, type Band, type BandFigure, type BandOptions } from './band'
 export { REMEDIES, type Remedy } from './remedies'
-export { HOURLY_RATE, sensitivity, type Bought, type Sensitivity, type Slope } from './sensitivity'
+export { sensitivity, type Bought, type Sensitivity, type Slope } from './sensitivity'

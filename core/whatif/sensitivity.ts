@@ -2,9 +2,7 @@ import { InputError, numberAtPath, peakForce, solveCircuit } from '../circuit'
 import type { Installation } from '../installation'
 import { applyChanges, type Change } from './change'
 import { REMEDIES } from './remedies'
-
-/** What an hour in the shop costs unless the shop says otherwise, in its own money. */
-export const HOURLY_RATE = 60
+import { HOURLY_RATE } from '../work'
 
 /** What a remedy buys on this circuit. */
 export interface Bought {

@@ -1,5 +1,6 @@
 /** The work itself: each operation with its minutes, parts and tools. */
 export {
+  HOURLY_RATE,
   operationOf,
   OPERATIONS,
   takes,

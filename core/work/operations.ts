@@ -239,3 +239,6 @@ export function takes(
   }
   return { minutes, money, opens }
 }
+
+/** What an hour in the shop costs unless the shop says otherwise, in its own money. */
+export const HOURLY_RATE = 60

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { HOURLY_RATE } from '~~/core/work'
 import type { PhaseFigures } from '~~/core/proof'
-import { HOURLY_RATE, sensitivity, type Bought, type Change } from '~~/core/whatif'
+import { sensitivity, type Bought, type Change } from '~~/core/whatif'
 import { useShopStore } from '~/stores/shop'
 import { ref, computed } from 'vue'
 import { inUnits, withUnits } from '~/units/units'

@@ -1,0 +1,2 @@
+/** Kinds of fluid. */
+export { FLUID_KINDS, FLUIDS } from './kinds'

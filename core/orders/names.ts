@@ -1,0 +1,2 @@
+/** What happens to a line of an order, and how it is counted. */
+export * from './line'
