@@ -1,3 +1,4 @@
+import { pedalReadings, stackOf, type Measured } from './stacks'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { computed, shallowRef } from 'vue'
 import { solveCircuit } from '../../core/circuit'
@@ -6,7 +7,7 @@ import { cycle, entry, reading } from '../../tests/arbitrary/entry'
 import { fold } from '../../core/journal'
 import { phaseFigures, plannedFigures } from '../../core/proof'
 import type { Change } from '../../core/whatif'
-import { pedalReadings, provideDesk, stackOf, type DeskSource, type Measured } from './useDesk'
+import { provideDesk, type DeskSource } from './useDesk'
 
 const van = fromArchetype('long-line')
 const wider: Change = { change: 'field', field: 'master.bore', value: 17.46 }

@@ -1,50 +1,16 @@
 import { useSessionStorage } from '@vueuse/core'
-import {
-  computed,
-  inject,
-  provide,
-  ref,
-  shallowRef,
-  type ComputedRef,
-  type InjectionKey,
-  type Ref,
-} from 'vue'
+import { computed, ref, shallowRef, type ComputedRef, type Ref } from 'vue'
 import { InputError, solveCircuit } from '~~/core/circuit'
-import { TAPE_READINGS, type PedalReadings } from '~~/core/estimate'
+import type { PedalReadings } from '~~/core/estimate'
 import type { Installation } from '~~/core/installation'
-import type { Entry, Readings, Subject } from '~~/core/journal'
-import { plannedFigures, type PhaseFigures } from '~~/core/proof'
+import type { Entry, Subject } from '~~/core/journal'
+import { plannedFigures } from '~~/core/proof'
 import type { Change } from '~~/core/whatif'
+import { injected } from '~/lib/injected'
 import type { LadderStack, PartId } from './drawn'
+import { stackOf, type Measured, type Stack, type Stacks } from './stacks'
 import type { useRouting } from './useRouting'
 import type { useFiling } from './useFiling'
-
-/** States of the circuit that stand side by side on the ladder and in the curves, and what they are called there. */
-const STACK_WORDS = {
-  asFound: 'as found',
-  planned: 'planned',
-  now: 'now',
-  after: 'after',
-  asItIs: 'as it is',
-  whatIf: 'what if',
-} as const
-export type StackId = keyof typeof STACK_WORDS
-export type Stack = LadderStack & { id: StackId }
-/** What was measured: nothing yet, the circuit as found, and beside it what it is later. */
-export type Measured = readonly [] | readonly [Stack] | readonly [Stack, Stack]
-export type Stacks = Measured | readonly [Stack, Stack, Stack]
-
-/** A state with what was read of it. */
-export function stackOf(id: StackId, figures: PhaseFigures, readings: Readings = {}): Stack {
-  const { freeTravel, takeUpHeight } = readings
-  return {
-    id,
-    label: STACK_WORDS[id],
-    figures,
-    ...(freeTravel && { felt: freeTravel.payload.value }),
-    ...(takeUpHeight && { bites: takeUpHeight.payload.value }),
-  }
-}
 
 /** What a page gives to the circuit's sheets: a vehicle's own circuit, or a job's copy of it. */
 export interface DeskSource {
@@ -80,9 +46,7 @@ export type Desk = DeskSource & {
   pressed: ComputedRef<ReturnType<typeof solveCircuit>['at'] | null>
 }
 
-const KEY: InjectionKey<Desk> = Symbol('desk')
-
-export function provideDesk(source: DeskSource): Desk {
+function openDesk(source: DeskSource): Desk {
   const { subject, measured, plan, routing } = source
   /** Unfiled changes live as long as the tab, so that a reload loses nothing. */
   const loose = useSessionStorage<Change[] | null>(`mellow-whatif-${subject.id}`, null, {
@@ -112,7 +76,7 @@ export function provideDesk(source: DeskSource): Desk {
     return later ? [found, stack, later] : [found, stack]
   })
   const pad = ref(0)
-  const desk: Desk = {
+  return {
     ...source,
     shown: routing.shown,
     part: ref(null),
@@ -127,24 +91,6 @@ export function provideDesk(source: DeskSource): Desk {
       return circuit ? solveCircuit(circuit, Math.min(pad.value, circuit.pedal.travel)).at : null
     }),
   }
-  provide(KEY, desk)
-  return desk
 }
 
-export function useDesk(): Desk {
-  const desk = inject(KEY)
-  if (!desk) throw new Error('no circuit is open here')
-  return desk
-}
-
-/** The readings of a phase that an estimate can weigh. */
-export function pedalReadings(readings: Readings): PedalReadings {
-  const list: PedalReadings = {}
-  for (const name of TAPE_READINGS) {
-    const held = readings[name]
-    // A take-up of 0 says that there is none: the disc does not come free.
-    if (held && name === 'takeUpHeight' && held.payload.value === 0) list.takesUp = false
-    else if (held) list[name] = held.payload.value
-  }
-  return list
-}
+export const [provideDesk, useDesk] = injected('circuit', openDesk)

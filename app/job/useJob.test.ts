@@ -3,7 +3,8 @@ import { computed, ref, shallowRef } from 'vue'
 import { fromArchetype, withMeasured } from '../../core/installation'
 import type { Entry, Kind, Payloads } from '../../core/journal'
 import { JOB, PERSON, entry, reading, ulidOf } from '../../tests/arbitrary/entry'
-import { figuresOf, openJob } from './useJob'
+import { figuresOf } from './figures-of'
+import { openJob } from './useJob'
 import { withStores } from '../../tests/harness/stores'
 
 const VEHICLE = ulidOf(12)

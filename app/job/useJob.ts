@@ -1,18 +1,17 @@
 import { createEventHook } from '@vueuse/core'
-import { computed, inject, provide, ref, type InjectionKey } from 'vue'
+import { computed, ref } from 'vue'
 import { isCoachCue, type CoachCue, type Job, type Vehicle } from '~~/contract'
-import { installationFrom, phaseAt, type Stage } from '~~/core/journal'
-import { openStops, verdictOf, type Proof } from '~~/core/proof'
+import { phaseAt, type Stage } from '~~/core/journal'
 import { stageSight, type Sight } from './in-sight'
 import { useCompany } from './usePresence'
 import { useFollowing } from './useFollowing'
 import { useOpened } from './useOpened'
 import { useJournalStore } from '~/stores/journal'
 import { usePersonStore } from '~/stores/person'
+import { injected } from '~/lib/injected'
+import { figuresOf, type JobFigures } from './figures-of'
 import { useFiling } from './useFiling'
 import { useSlices } from './useSlices'
-import { useRouting } from './useRouting'
-import { usePhases } from './usePhases'
 
 /** A job with its vehicle: its entries, the state they fold into, who else is here, and filing. */
 export function openJob(id: string, sight?: () => Sight | null) {
@@ -79,53 +78,20 @@ export function openJob(id: string, sight?: () => Sight | null) {
   }
 }
 
-/** What a job's entries mean on its circuit: the installation as kept and as drawn, figures, proof and stops. */
-export function figuresOf({ entries, vehicleEntries, state, slices, file }: OpenJob) {
-  const ofVehicle = computed(() => installationFrom(vehicleEntries.value))
-  const kept = computed(() => installationFrom(entries.value, ofVehicle.value))
-  const routing = useRouting(kept, file)
-  /** What is drawn: the routing under way, else what is kept. */
-  const installation = routing.shown
-  /** Moving a point leaves the figures alone unless it takes a union, and so lengths, along. */
-  const figured = computed(() =>
-    routing.draft.value && routing.draft.value.circuit !== kept.value?.circuit
-      ? routing.draft.value
-      : kept.value,
-  )
-  const figures = usePhases(figured, () => slices.find.value.readings)
-  const proof = computed((): Proof | null => {
-    const [before, after] = [figures.asFound.value, figures.after.value]
-    if (!figured.value || !before || !after) return null
-    const verdict = verdictOf(after, figured.value, state.value)
-    return { before, after, verdict }
-  })
-  const stops = computed(() => openStops(state.value, kept.value?.circuit.master.portClosure))
-  return { ofVehicle, kept, routing, installation, figures, proof, stops }
-}
-
 export type OpenJob = ReturnType<typeof openJob>
-export type JobFigures = ReturnType<typeof figuresOf>
-const STATE: InjectionKey<OpenJob> = Symbol('job')
-const FIGURES: InjectionKey<JobFigures> = Symbol('figures of the job')
+export type { JobFigures }
+const [provideState, useState] = injected('job', openJob)
+const [provideFigures, useFigures] = injected('job', figuresOf)
 
 /** @param sight what a page other than a stage shows; null on a stage */
 export function provideJob(
   id: string,
   sight?: () => Sight | null,
 ): { job: OpenJob; figures: JobFigures } {
-  const job = openJob(id, sight)
-  const figures = figuresOf(job)
-  provide(STATE, job)
-  provide(FIGURES, figures)
-  return { job, figures }
-}
-
-function opened<T>(key: InjectionKey<T>): T {
-  const open = inject(key)
-  if (!open) throw new Error('no job is open here')
-  return open
+  const job = provideState(id, sight)
+  return { job, figures: provideFigures(job) }
 }
 /** The open job: its entries, what they say, and filing. */
-export const useJob = (): OpenJob => opened(STATE)
+export const useJob = useState
 /** What the open job's entries mean on its circuit. */
-export const useJobFigures = (): JobFigures => opened(FIGURES)
+export const useJobFigures = useFigures

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { type Measured, stackOf, pedalReadings } from '~/job/stacks'
 import type { LadderStacks } from '~/job/drawn'
 import { PanelRightClose, PanelRightOpen, PanelTopClose } from '~/icons'
 import { useEventListener, useMediaQuery, useStorage } from '@vueuse/core'
 import { isImplausible } from '~~/core/circuit'
 import { STAGES, type Stage } from '~~/core/journal'
 import { drawnOn, sheetOf } from '~/job/sheets'
-import { type Measured, stackOf, provideDesk, pedalReadings } from '~/job/useDesk'
+import { provideDesk } from '~/job/useDesk'
 import { STAGE_FACES } from '~/stages'
 import { sheetSight } from '~/job/in-sight'
 import { useRoute, navigateTo } from '#imports'

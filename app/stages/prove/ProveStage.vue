@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { pedalReadings } from '~/job/stacks'
 import type { Outcome } from '~~/core/journal'
 import { faultKind, READINGS } from '~~/core/diagnosis'
 import { isProven, readingsAsked, reasonWords, sameVerdict, touchedBy } from '~~/core/proof'
 import { useJob, useJobFigures } from '~/job/useJob'
 import { computed, ref } from 'vue'
 import { useGoodPedal } from '~/job/useGoodPedal'
-import { pedalReadings } from '~/job/useDesk'
 import { OUTCOME_WORDS, RULE_WORDS } from '~~/core/words'
 import { dueDay } from '~/lib/due-days'
 import { when } from '~/units/format'
