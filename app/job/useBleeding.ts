@@ -1,4 +1,4 @@
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import {
   adviceOfJob,
   bleedCircuit,
@@ -12,7 +12,7 @@ import {
 import type { BleedSetup, Method } from '~~/core/journal'
 import { LIMITS } from '~~/core/proof'
 import { formatOf } from '~~/core/quantity'
-import { heavyAsker, useHeavy, warm } from '~/asking/heavy'
+import { useHeavy } from '~/asking/heavy'
 import { injected } from '~/lib/injected'
 import { writeFollow } from '~/workers/follow'
 import { useJob, useJobFigures } from './useJob'
@@ -20,6 +20,7 @@ import { useBleedLearntStore } from '~/stores/bleed-learnt'
 import { usePlansStore } from '~/stores/plans'
 import { useLookedCloser } from './useLookedCloser'
 import { unitsNow } from '~/units/units'
+import { useBleedsReady } from './useBleedsReady'
 import { useDrawTable } from './useDrawTable'
 
 /** Draws of a ranking that is looked at, and of one that only the advice hangs on. */
@@ -85,21 +86,7 @@ function openBleeding() {
   const used = computed(() => state.value.bleed.cycles.map(({ payload }) => payload.method))
   const { shown, drawTable } = useDrawTable(used, drawsFrom)
 
-  onMounted(() => {
-    warm('main')
-    warm('beside')
-    const weigh = async (outcomes: typeof learnt.outcomes) => {
-      const told = await heavyAsker('learn', 'beside').ask(JSON.stringify(outcomes), () => {})
-      return told.ended ? told.result : null
-    }
-    learnt.load(weigh).catch(() => {})
-    // What a package of the shop's own drains is known with it.
-    watch(
-      () => state.value.stepsTold.length > 0,
-      (isWorkedOn) => isWorkedOn && void plans.load().catch(() => {}),
-      { immediate: true },
-    )
-  })
+  useBleedsReady(() => state.value.stepsTold.length > 0)
 
   return {
     setup,

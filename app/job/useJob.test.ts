@@ -31,7 +31,7 @@ vi.mock('./useOpened', () => ({
   }),
 }))
 vi.mock('./useFollowing', () => ({ useFollowing: () => {} }))
-vi.mock('./usePresence', () => ({ useCompany: () => ({ hear: () => {} }) }))
+vi.mock('./usePresence', () => ({ usePresence: () => ({ hear: () => {} }) }))
 
 const inVehicle = (n: number, kind: Kind, payload: Payloads[Kind]): Entry =>
   entry(n, kind as 'note', payload as { words: string }, {

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { isCoachCue, type CoachCue, type Job, type Vehicle } from '~~/contract'
 import { phaseAt, type Stage } from '~~/core/journal'
 import { stageSight, type Sight } from './in-sight'
-import { useCompany } from './usePresence'
+import { usePresence } from './usePresence'
 import { useFollowing } from './useFollowing'
 import { useOpened } from './useOpened'
 import { useJournalStore } from '~/stores/journal'
@@ -43,7 +43,7 @@ export function openJob(id: string, sight?: () => Sight | null) {
       error.value = failure instanceof Error ? failure.message : String(failure)
     }
   }
-  const company = useCompany(id, stage)
+  const presence = usePresence(id, stage)
   /** What coached bleeds tell each other; told to whoever listens. */
   const coachCues = createEventHook<CoachCue>()
   useFollowing(
@@ -55,7 +55,7 @@ export function openJob(id: string, sight?: () => Sight | null) {
         look: owner.look,
       },
     ],
-    (cue) => (isCoachCue(cue) ? void coachCues.trigger(cue) : company.hear(cue)),
+    (cue) => (isCoachCue(cue) ? void coachCues.trigger(cue) : presence.hear(cue)),
   )
 
   void load()
@@ -71,7 +71,7 @@ export function openJob(id: string, sight?: () => Sight | null) {
     state,
     slices,
     load,
-    company,
+    presence,
     onCoachCue: coachCues.on,
     fetchingOlder: ofJob.fetchingOlder,
     ...filing,

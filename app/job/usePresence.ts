@@ -21,7 +21,7 @@ export interface Companion {
 /**
  * Who else has this job open, and calling them. None of it enters the journal: it is told by cues, which nobody keeps.
  */
-export function useCompany(job: string, stage: Ref<Stage>) {
+export function usePresence(job: string, stage: Ref<Stage>) {
   const person = usePersonStore()
   const device = newId()
   const others = shallowReactive(new Map<string, Companion>())
@@ -55,7 +55,7 @@ export function useCompany(job: string, stage: Ref<Stage>) {
   })
 
   return {
-    /** By person: two pages of one's own are no company. */
+    /** By person: two pages of one's own are one person. */
     others: computed(() => [...others.values()].filter(({ by }) => by !== person.id)),
     call,
     hear,

@@ -1,5 +1,5 @@
 import type { DBSchema } from 'idb'
-import { lift, type Entry } from '~~/core/journal'
+import { upcast, type Entry } from '~~/core/journal'
 import { GuardedStore } from './guarded'
 
 /** Why an entry was set aside, and whether it is worth sending again by itself when the page is opened anew. */
@@ -107,5 +107,5 @@ export class EntryQueue {
 
 function queuedFrom({ order = 0, tries = 0, aside = null, ...entry }: Stored): Queued {
   // A page of an older version may have left it.
-  return { entry: lift(entry as Entry), order, tries, aside }
+  return { entry: upcast(entry as Entry), order, tries, aside }
 }

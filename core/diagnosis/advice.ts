@@ -3,7 +3,7 @@ import type { Knowledge } from './knowledge'
 import type { Look } from './next-look'
 import type { Posterior } from './posterior'
 import type { ShopCosts } from './repairs'
-import { chancesOf, tillOf, type Decision } from './stopping'
+import { chancesOf, stoppingOf, type Decision } from './stopping'
 
 /** Look on, or stop looking and act. */
 export interface Advice {
@@ -28,7 +28,7 @@ export function advise(
   costs: ShopCosts,
 ): Advice {
   const likely = likelySets(found)
-  const now = tillOf(knowledge, likely, costs).best(chancesOf(likely, found.sets))
+  const now = stoppingOf(knowledge, likely, costs).best(chancesOf(likely, found.sets))
   const after = looks.map((look) => ({
     look,
     expectedCost: now.expectedCost + (look.spent / 60) * costs.hourlyRate - look.saves,

@@ -9,7 +9,7 @@ import { knowledgeOf } from './knowledge'
 import { enumerate, placeOf, type Network } from './network'
 import { makeReady, posterior } from './posterior'
 import { REPAIRS, SHOP_COSTS } from './repairs'
-import { chancesOf, tillOf } from './stopping'
+import { chancesOf, stoppingOf } from './stopping'
 
 /** Two faults that both may cause the one finding, and a third that causes nothing. */
 const network: Network = {
@@ -81,7 +81,7 @@ describe('the risk of a decision', () => {
       fc.property(noted, ({ complaints, findings, repairs, more }) => {
         const { found } = diagnose(knowledge, { complaints, findings, readings: {} })
         const likely = likelySets(found)
-        const till = tillOf(knowledge, likely, SHOP_COSTS)
+        const till = stoppingOf(knowledge, likely, SHOP_COSTS)
         const now = chancesOf(likely, found.sets)
         const risk = (done: typeof repairs) => till.weigh(now, done).comebackRisk
         expect(risk([...repairs, ...more])).toBeLessThanOrEqual(risk(repairs) + 1e-12)
@@ -102,7 +102,7 @@ describe('the risk of a decision', () => {
       readings: { sink: { value: 14, duration: 60 } },
     })
     const likely = likelySets(found)
-    const till = tillOf(knowledge, likely, SHOP_COSTS)
+    const till = stoppingOf(knowledge, likely, SHOP_COSTS)
     const now = chancesOf(likely, found.sets)
     const master = REPAIRS.filter(({ id }) => id === 'master')
     expect(till.weigh(now, []).comebackRisk).toBeGreaterThan(0.9)
@@ -116,7 +116,7 @@ describe('the risk of a decision', () => {
         const { found } = diagnose(knowledge, { complaints, findings, readings: {} })
         const likely = likelySets(found)
         const now = chancesOf(likely, found.sets)
-        const till = tillOf(knowledge, likely, SHOP_COSTS)
+        const till = stoppingOf(knowledge, likely, SHOP_COSTS)
         const none = till.after(now, new Float64Array(now.length).fill(1), 1)
         const idle = Float64Array.from({ length: 2 * now.length }, (_, i) =>
           i % 2 === 0 ? chance : 1 - chance,
@@ -136,7 +136,7 @@ describe('the risk of a decision', () => {
     })
     const likely = likelySets(found)
     const now = chancesOf(likely, found.sets)
-    const till = tillOf(knowledge, likely, SHOP_COSTS)
+    const till = stoppingOf(knowledge, likely, SHOP_COSTS)
     const master = knowledge.faults.findIndex(({ id }) => id === 'masterRearLeak')
     const told = Float64Array.from(
       Array.from(likely).flatMap((s) => {

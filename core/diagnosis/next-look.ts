@@ -8,7 +8,7 @@ import { fits, type Knowledge } from './knowledge'
 import { likelihoodOf, MISREAD, type Figure, type Posterior } from './posterior'
 import { readingKind, READINGS } from './readings'
 import { SHOP_COSTS, type ShopCosts } from './repairs'
-import { chancesOf, tillOf } from './stopping'
+import { chancesOf, stoppingOf } from './stopping'
 
 /** A look that can be taken now, and what it is worth. */
 export interface Look {
@@ -81,7 +81,7 @@ export function nextLooks(
   const likely = likelySets(found)
   const causes = causesOf(knowledge, items, found, likely)
   // What merely might be wrong as well is no reason to look on this job: only what explains it counts as coming back.
-  const till = tillOf(knowledge, likely, costs, 0)
+  const till = stoppingOf(knowledge, likely, costs, 0)
   const now = chancesOf(likely, found.sets)
   const whole = now.reduce((sum, one) => sum + one, 0)
   const acting = till.after(now, new Float64Array(now.length).fill(1), 1)

@@ -3,7 +3,7 @@ import { likelySets } from './answers'
 import type { FaultId } from './faults'
 import type { Knowledge } from './knowledge'
 import type { Posterior } from './posterior'
-import { chancesOf, tillOf, type Decision } from './stopping'
+import { chancesOf, stoppingOf, type Decision } from './stopping'
 import { BLEED, costOf, REPAIRS, type Repair, type ShopCosts } from './repairs'
 
 /** Where good technicians differ, and what a shop prefers. */
@@ -86,7 +86,7 @@ const CYLINDERS = ['master', 'slave', 'concentric']
 export function weighPolicies(input: PoliciesInput): Policies {
   const { knowledge, found, costs, school = USUAL_POLICY } = input
   const likely = likelySets(found)
-  const till = tillOf(knowledge, likely, costs)
+  const till = stoppingOf(knowledge, likely, costs)
   const now = chancesOf(likely, found.sets)
   const best = till.best(now)
   const ids = new Set(best.repairs.map(({ id }) => id))

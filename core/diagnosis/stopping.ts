@@ -14,7 +14,7 @@ export interface Decision {
 }
 
 /** What repairs cost under chances of the likely sets, as often as they are asked of. */
-export interface Till {
+export interface Stopping {
   /** Best decision under these chances of the likely sets, in their order. */
   best(chances: Float64Array): Decision
   /** What one decision is expected to cost. */
@@ -50,12 +50,12 @@ interface Need {
  * @param likely sets that matter, most likely first; what is in none of them explains nothing.
  * @param unnoticed chance that a fault comes back that nothing noted speaks for; the usual one unless given.
  */
-export function tillOf(
+export function stoppingOf(
   { faults, sets }: Knowledge,
   likely: Int32Array,
   costs: ShopCosts,
   unnoticed?: number,
-): Till {
+): Stopping {
   const bitOfFault = Int32Array.from(faults, ({ id }) => bitOf.get(repairOf(id))!)
   const rowOf = new Map(Array.from(likely, (s, row) => [s, row]))
   const needs = new Map<number, Need>()

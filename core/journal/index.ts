@@ -3,9 +3,9 @@ export * from '../entries'
 export * from './entry'
 export { filesOf } from './files'
 export { latestReading } from './latest'
-export { lift } from './upcast'
+export { upcast } from './upcast'
 export { NEWER, tell, understood } from './understood'
-export { bearing, bearingOnwards } from './relevant'
+export { relevantOf, relevantOnwards } from './relevant'
 export { timeline, type Standing, type Timeline } from './effective'
 export {
   calibrationFrom,

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { cycle, entry, reading, ulidOf } from '../../tests/arbitrary/entry'
 import { fromArchetype } from '../installation'
-import { bearing, bearingOnwards } from './relevant'
+import { relevantOf, relevantOnwards } from './relevant'
 import type { Entry } from './entry'
 import { fold, installationFrom, type JobState } from './fold'
 
@@ -55,7 +55,7 @@ describe('the entries that bear the state', () => {
   it('fold to the same state and installation as the whole history', () => {
     fc.assert(
       fc.property(longHistory, (history) => {
-        const kept = bearing(history)
+        const kept = relevantOf(history)
         expect(shown(fold(kept))).toEqual(shown(fold(history)))
         const start = fromArchetype('small-car')
         expect(installationFrom(kept, start)).toEqual(installationFrom(history, start))
@@ -69,7 +69,7 @@ describe('the entries that bear the state', () => {
       fc.property(longHistory, fc.nat(260), fc.nat(40), (history, at, more) => {
         const from = Math.min(at, history.length)
         const part = history.slice(0, from + more)
-        const kept = bearingOnwards(bearing(history.slice(0, from)), part, from)
+        const kept = relevantOnwards(relevantOf(history.slice(0, from)), part, from)
         expect(shown(fold(kept))).toEqual(shown(fold(part)))
         expect(kept.slice(-100)).toEqual(part.slice(-100))
       }),
@@ -81,13 +81,13 @@ describe('the entries that bear the state', () => {
     const history = Array.from({ length: 2000 }, (_, i) =>
       entry(i + 1, 'measurement', reading('freeTravel', (i % 90) + 1)),
     )
-    const kept = bearing(history)
+    const kept = relevantOf(history)
     expect(kept).toHaveLength(100)
     expect(kept).toEqual(history.slice(-100))
   })
 
   it('are all of a short history', () => {
     const history = Array.from({ length: 40 }, (_, i) => entry(i + 1, 'note', { words: 'x' }))
-    expect(bearing(history)).toEqual(history)
+    expect(relevantOf(history)).toEqual(history)
   })
 })

@@ -19,7 +19,7 @@ function replacedBy({ holds: { kind, payload } }: Standing): string | null {
  * @param history all entries of one subject, each with its sequence
  * @returns those that bear the state and the newest hundred, in sequence order
  */
-export function bearing(history: readonly Entry[]): Entry[] {
+export function relevantOf(history: readonly Entry[]): Entry[] {
   const from = history.length - NEWEST
   if (from <= 0) return [...history]
   const kept = new Set<string>(history.slice(from).map(({ id }) => id))
@@ -57,12 +57,12 @@ export function bearing(history: readonly Entry[]): Entry[] {
  * @param history all entries, each with its sequence
  * @param from how many of them `before` was made of
  */
-export function bearingOnwards(
+export function relevantOnwards(
   before: readonly Entry[],
   history: readonly Entry[],
   from: number,
 ): Entry[] {
   const newer = history.slice(from)
   const acts = newer.some(({ corrects, withdraws }) => (corrects ?? withdraws) !== undefined)
-  return bearing(acts ? history : [...before, ...newer])
+  return relevantOf(acts ? history : [...before, ...newer])
 }

@@ -6,7 +6,7 @@ import { formatOf } from '../quantity'
 import { timeline } from './effective'
 import type { Entry } from './entry'
 import { fold, foldSlice, ofSlice } from './fold'
-import { lift } from './upcast'
+import { upcast } from './upcast'
 import { NEWER, tell } from './understood'
 
 const metric = formatOf('metric')
@@ -36,10 +36,10 @@ describe('an entry in words', () => {
 describe('an entry of an older version', () => {
   it('is lifted to its kind’s present name, and any other is left as it is', () => {
     const old = { ...entry(1, 'circuitPlan', { changes: [] }), kind: 'plan' } as unknown as Entry
-    expect(lift(old)).toEqual(entry(1, 'circuitPlan', { changes: [] }))
+    expect(upcast(old)).toEqual(entry(1, 'circuitPlan', { changes: [] }))
     const note = entry(2, 'note', { words: 'x' })
-    expect(lift(note)).toBe(note)
-    expect(lift({ kind: 'toString' as never }).kind).toBe('toString')
+    expect(upcast(note)).toBe(note)
+    expect(upcast({ kind: 'toString' as never }).kind).toBe('toString')
   })
 })
 

@@ -6,8 +6,8 @@ import { isOpening } from './states'
 export type Bits = readonly [lo: number, hi: number]
 const LOW = 30
 const MOST_STATES = 60
-export const hasAny = ([lo, hi]: Bits, [a, b]: Bits): boolean => (lo & a) !== 0 || (hi & b) !== 0
-export const hasAll = ([lo, hi]: Bits, [a, b]: Bits): boolean => (lo & a) === a && (hi & b) === b
+const hasAny = ([lo, hi]: Bits, [a, b]: Bits): boolean => (lo & a) !== 0 || (hi & b) !== 0
+const hasAll = ([lo, hi]: Bits, [a, b]: Bits): boolean => (lo & a) === a && (hi & b) === b
 const isEmpty = ([lo, hi]: Bits): boolean => lo === 0 && hi === 0
 
 /** More states than can be told apart: not a question of order. */

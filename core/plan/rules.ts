@@ -36,7 +36,7 @@ interface Row {
   words: (state: string) => string
 }
 /** States that must hold, or must not, before a step or after it. */
-export interface StepRule extends Row {
+interface StepRule extends Row {
   at: 'before' | 'after'
   needs?: (step: RuledStep) => readonly string[]
   forbids?: (step: RuledStep) => readonly string[]
@@ -44,13 +44,13 @@ export interface StepRule extends Row {
   unless?: (step: RuledStep) => readonly string[]
 }
 /** While a state holds, one of others has to hold too; what was bare before a step already is not its breach. */
-export interface PairRule extends Row {
+interface PairRule extends Row {
   at: 'while'
   holds: string
   with: readonly string[]
 }
 /** A state must have been put before, by this step at the latest. */
-export interface SinceRule extends Row {
+interface SinceRule extends Row {
   at: 'since'
   put: string
   asks: (step: RuledStep) => boolean

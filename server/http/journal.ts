@@ -1,5 +1,5 @@
 import { EntriesQuery, IdPath } from '../../contract'
-import { lift, type Entry, type Subject } from '../../core/journal'
+import { upcast, type Entry, type Subject } from '../../core/journal'
 import { appendEntry } from '../services/journal/append-queue'
 import { checkNewEntry } from '../services/journal/check-new-entry'
 import { listEntries } from '../services/journal/entries'
@@ -12,7 +12,7 @@ const checkQuery = checker(EntriesQuery, 'query')
 /** What an older tab sends, as this version has it; what is no entry at all is left to the check. */
 const lifted = (body: unknown): unknown =>
   typeof body === 'object' && body !== null && 'kind' in body && typeof body.kind === 'string'
-    ? lift(body as Entry)
+    ? upcast(body as Entry)
     : body
 
 /** The two routes of a subject's journal. */

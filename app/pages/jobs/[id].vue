@@ -18,13 +18,13 @@ import { useFolded } from '~/frame/useFolded'
 import { isTyping } from '~/lib/keys'
 import { millimetres } from '~/units/format'
 import AppHeader from '~/components/frame/AppHeader.vue'
-import CompanyButton from '~/components/job/CompanyButton.vue'
+import PresenceButton from '~/components/job/PresenceButton.vue'
 import TroubleBar from '~/components/frame/TroubleBar.vue'
 import LoadState from '~/components/frame/LoadState.vue'
 import JobSpine from '~/stages/JobSpine.vue'
 import LineStrip from '~/components/line/LineStrip.vue'
 import CircuitLine from '~/components/circuit/CircuitLine.vue'
-import CompanyBar from '~/components/job/CompanyBar.vue'
+import PresenceBar from '~/components/job/PresenceBar.vue'
 import ClosedBar from '~/components/job/ClosedBar.vue'
 import StopBar from '~/components/job/StopBar.vue'
 import LedgerStrip from '~/components/job/LedgerStrip.vue'
@@ -146,7 +146,7 @@ const seen = computed(() => {
   <div class="flex min-h-screen flex-col lg:h-screen">
     <AppHeader v-if="!onCalls" :title="vehicle?.name ?? 'Job'" :sub="job?.title">
       <template #nav>
-        <CompanyButton v-if="job" v-model="companyOpen" />
+        <PresenceButton v-if="job" v-model="companyOpen" />
         <button v-if="job" type="button" class="tap" @click="journalOpen = true">Journal</button>
         <NuxtLink
           v-if="job"
@@ -207,7 +207,7 @@ const seen = computed(() => {
             <PanelTopClose :size="20" aria-hidden="true" />
           </button>
         </CircuitLine>
-        <CompanyBar v-model="companyOpen" />
+        <PresenceBar v-model="companyOpen" />
         <ClosedBar />
         <StopBar />
         <LedgerStrip />

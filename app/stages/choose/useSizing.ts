@@ -3,8 +3,7 @@ import { computed } from 'vue'
 import { usualLayouts } from '~~/core/layout'
 import { phaseFigures } from '~~/core/proof'
 import { limitsOf, MOST_CHOICES, sizingAsked, startCandidates, type Candidates } from '~~/core/sizing'
-import { heavyAsker } from '~/asking/heavy'
-import { useAsked } from '~/asking/useAsked'
+import { useHeavy } from '~/asking/heavy'
 import { useShelfCylinders } from './useShelfCylinders'
 import { useJob } from '~/job/useJob'
 import { useDesk } from '~/job/useDesk'
@@ -57,9 +56,9 @@ export function useSizing() {
   )
   const count = computed(() => question.value?.choices.length ?? 0)
   const tooMany = computed(() => count.value > MOST_CHOICES)
-  const { answer, progress, took, problem, stopped, ask, stop } = useAsked(
+  const { answer, progress, took, problem, stopped, ask, stop } = useHeavy(
+    'size',
     () => (count.value > 0 && !tooMany.value ? question.value : null),
-    heavyAsker('size'),
     { keeps: true },
   )
   return {

@@ -1,5 +1,5 @@
 import { AT_SCREW, calls, OPEN, SHUT, STROKE, UP } from './calls'
-import { leftOpen } from './pushed'
+import { leftOpen, leftOpenRate } from './pushed'
 import { BY_PEDAL, method, run } from './row'
 
 /** Share of a stroke that comes back past a valve that holds. */
@@ -60,11 +60,7 @@ export const checkValve = method({
       reason: 'As good as its valve.',
     },
     hangsOn: ['burpShare', 'cupCrack', 'cupR', 'bleederR', 'tPush', 'tLift', 'falseBack'],
-    rate: ({ constants: { tPush, tLift }, stroke }) => ({
-      net: stroke,
-      seconds: tPush + tLift + 0.5,
-      flow: stroke / tPush,
-    }),
+    rate: leftOpenRate,
     fills: BY_PEDAL,
     cycle: (of) => leftOpen(of, PAST_VALVE),
   }),

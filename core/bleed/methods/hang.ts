@@ -1,5 +1,5 @@
 import { calls, IN_HAND } from './calls'
-import { push, slavePushed } from './pushed'
+import { push, slavePushed, pushRate } from './pushed'
 import { BY_STROKES, method, run } from './row'
 
 export const hang = method({
@@ -44,11 +44,7 @@ export const hang = method({
     hangsOn: ['burpShare', 'tPush', 'tLift', 'tValve'],
     hung: true,
     inHand: true,
-    rate: ({ constants: { tPush, tValve, tLift }, stroke }) => ({
-      net: stroke,
-      seconds: tPush + 2 * tValve + tLift,
-      flow: stroke / tPush,
-    }),
+    rate: pushRate,
     fills: BY_STROKES,
     cycle: (of) => (of.screw ? push(of) : slavePushed(of)),
   }),

@@ -1,5 +1,5 @@
 import { calls, OPEN, SHUT, STROKE, UP, WITH_HOSE } from './calls'
-import { push } from './pushed'
+import { push, pushRate } from './pushed'
 import { BY_PEDAL, method, run } from './row'
 
 export const openPush = method({
@@ -50,11 +50,7 @@ export const openPush = method({
       reason: 'Hose, bottle, a helper in the seat.',
     },
     hangsOn: ['burpShare', 'tPush', 'tLift', 'tValve'],
-    rate: ({ constants: { tPush, tValve, tLift }, stroke }) => ({
-      net: stroke,
-      seconds: tPush + 2 * tValve + tLift,
-      flow: stroke / tPush,
-    }),
+    rate: pushRate,
     fills: BY_PEDAL,
     cycle: (of) => push(of),
   }),

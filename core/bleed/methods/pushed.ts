@@ -1,7 +1,7 @@
 import { DENSITY, G } from '../physics'
 import { KPA } from './flow'
 import type { Machine } from '../machine'
-import type { Setting } from './row'
+import type { Rate, RateOf, Setting } from './row'
 
 function lift(machine: Machine, seconds: number): void {
   machine.rest(seconds)
@@ -60,3 +60,15 @@ export function slavePushed({ machine, slaveTravel }: Setting): void {
   machine.extra = 0
   machine.rest(5)
 }
+
+/** What a stroke sends through with the screw shut before it comes up, and with the screw left open. */
+export const pushRate = ({ constants: { tPush, tValve, tLift }, stroke }: RateOf): Rate => ({
+  net: stroke,
+  seconds: tPush + 2 * tValve + tLift,
+  flow: stroke / tPush,
+})
+export const leftOpenRate = ({ constants: { tPush, tLift }, stroke }: RateOf): Rate => ({
+  net: stroke,
+  seconds: tPush + tLift + 0.5,
+  flow: stroke / tPush,
+})

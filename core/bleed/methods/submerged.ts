@@ -1,5 +1,5 @@
 import { calls, OPEN, SHUT, STROKE, UP, WITH_HOSE } from './calls'
-import { leftOpen } from './pushed'
+import { leftOpen, leftOpenRate } from './pushed'
 import { BY_PEDAL, method, run } from './row'
 
 export const submerged = method({
@@ -56,11 +56,7 @@ export const submerged = method({
       reason: 'The end has to stay under.',
     },
     hangsOn: ['burpShare', 'cupCrack', 'cupR', 'bleederR', 'tPush', 'tLift', 'falseBack'],
-    rate: ({ constants: { tPush, tLift }, stroke }) => ({
-      net: stroke,
-      seconds: tPush + tLift + 0.5,
-      flow: stroke / tPush,
-    }),
+    rate: leftOpenRate,
     fills: BY_PEDAL,
     cycle: (of) => leftOpen(of),
   }),

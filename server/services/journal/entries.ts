@@ -1,6 +1,6 @@
 import { Op, type InferAttributes, type Transaction } from 'sequelize'
 import type { EntriesQueryValues, Page } from '../../../contract'
-import { lift, type Entry, type Subject } from '../../../core/journal'
+import { upcast, type Entry, type Subject } from '../../../core/journal'
 import type { Database } from '../../database/database'
 import type { EntryRow } from '../../database/models'
 
@@ -19,7 +19,7 @@ export function shownEntry(row: InferAttributes<EntryRow>): Entry {
     ...(row.corrects && { corrects: row.corrects }),
     ...(row.withdraws && { withdraws: row.withdraws }),
   }
-  return lift(entry as Entry)
+  return upcast(entry as Entry)
 }
 
 /** ms by which a device's time and the workshop's may differ before both are told. */

@@ -1,4 +1,4 @@
-import { bearing, bearingOnwards, type Entry, type Subject } from '../../../core/journal'
+import { relevantOf, relevantOnwards, type Entry, type Subject } from '../../../core/journal'
 import type { Database } from '../../database/database'
 import { onCommitted } from '../../live/news'
 import { readEntries } from './entries'
@@ -58,7 +58,7 @@ export async function bearingOf(
   const kept = await known(database, subject, lastSequence)
   const { history, bore } = kept
   if (bore?.of === history.length) return bore
-  const entries = bore ? bearingOnwards(bore.entries, history, bore.of) : bearing(history)
+  const entries = bore ? relevantOnwards(bore.entries, history, bore.of) : relevantOf(history)
   return (kept.bore = { entries, of: history.length })
 }
 

@@ -6,10 +6,10 @@ import { computed } from 'vue'
 
 /** Who else has this job open; opens the bar that says where they are and calls them. */
 const open = defineModel<boolean>({ required: true })
-const { company } = useJob()
+const { presence } = useJob()
 const person = usePersonStore()
 const label = computed(() => {
-  const [first, ...rest] = company.others.value
+  const [first, ...rest] = presence.others.value
   if (!first) return ''
   return rest.length > 0 ? `${rest.length + 1} others here` : (person.names.get(first.by) ?? 'Somebody')
 })
@@ -22,11 +22,11 @@ const label = computed(() => {
     class="tap"
     :aria-expanded="open"
     :aria-label="`Also on this job: ${label}`"
-    data-company
+    data-presence
     @click="open = !open"
   >
     <UsersRound :size="20" aria-hidden="true" />
     <span class="hidden xl:inline">{{ label }}</span>
-    <span class="xl:hidden" aria-hidden="true">{{ company.others.value.length }}</span>
+    <span class="xl:hidden" aria-hidden="true">{{ presence.others.value.length }}</span>
   </button>
 </template>

@@ -5,9 +5,9 @@ import { usePersonStore } from '~/stores/person'
 import { ref, computed } from 'vue'
 /** Where the others on this job are, and a call to them; a call from them, which opens by itself. Nothing of it is kept. */
 const open = defineModel<boolean>({ required: true })
-const { company } = useJob()
+const { presence } = useJob()
 const person = usePersonStore()
-const { others, call, sayTo, dismiss } = company
+const { others, call, sayTo, dismiss } = presence
 const called = ref(false)
 
 const nameOf = (id: string) => person.names.get(id) ?? 'Somebody'
