@@ -1,5 +1,5 @@
 import { pedalReadings, stackOf, type Measured } from './stacks'
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { beforeEach, describe, expect, it } from 'vitest'
 import { computed, shallowRef } from 'vue'
 import { solveCircuit } from '../../core/circuit'
 import { fromArchetype } from '../../core/installation'
@@ -7,7 +7,7 @@ import { cycle, entry, reading } from '../../tests/arbitrary/entry'
 import { fold } from '../../core/journal'
 import { phaseFigures, plannedFigures } from '../../core/proof'
 import type { Change } from '../../core/whatif'
-import { provideDesk, type DeskSource } from './useDesk'
+import { openDesk, type DeskSource } from './useDesk'
 
 const van = fromArchetype('long-line')
 const wider: Change = { change: 'field', field: 'master.bore', value: 17.46 }
@@ -22,8 +22,6 @@ const found = stackOf('asFound', phaseFigures(van, readings), readings)
 const after = stackOf('after', phaseFigures(van, {}))
 
 function desk(type: 'job' | 'vehicle' = 'job') {
-  // Outside a component there is nobody to provide for, which is said on the console.
-  vi.spyOn(console, 'warn').mockImplementation(() => {})
   const shown = computed(() => van)
   const source = {
     subject: { type, id: `${Math.random()}` },
@@ -39,7 +37,7 @@ function desk(type: 'job' | 'vehicle' = 'job') {
     readings: computed(() => pedalReadings(readings)),
     vehicleEntries: computed(() => []),
   }
-  return provideDesk(source as unknown as DeskSource)
+  return openDesk(source as unknown as DeskSource)
 }
 const ids = (one: ReturnType<typeof desk>) => one.stacks.value.map(({ id }) => id)
 

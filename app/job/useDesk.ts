@@ -46,7 +46,7 @@ export type Desk = DeskSource & {
   pressed: ComputedRef<ReturnType<typeof solveCircuit>['at'] | null>
 }
 
-function openDesk(source: DeskSource): Desk {
+export function openDesk(source: DeskSource): Desk {
   const { subject, measured, plan, routing } = source
   /** Unfiled changes live as long as the tab, so that a reload loses nothing. */
   const loose = useSessionStorage<Change[] | null>(`mellow-whatif-${subject.id}`, null, {
